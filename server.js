@@ -10,13 +10,15 @@ import express from 'express'
 const BUILD = './build/server/index.js' // a variable, so that type-checking does not depend on a build
 const MAX_BODY = 1_000_000 // bytes
 const MAX_PHOTO_BODY = 13_000_000 // a picture of 12 MB, and what a form wraps around it
-const MAX_HOUSEHOLD_BODY = 101_000_000 // a household of 100 MB, where one is brought in
+const MAX_HOUSEHOLD_BODY = 50_000_000_000 // a household of any size, written to disk as it comes
 const FINISH_MS = 10_000 // how long a request may still take when the server is asked to end
 // an idle line is kept for longer than callers keep it: who ends it first never cuts off a question
 const KEEP_MS = 65_000
-/** A request's head, and all of it, must be here by then: nobody holds a line with a trickle. */
+/** A request's head, and all of it, must be here by then, ms: nobody holds a line with a trickle. */
 const HEADERS_MS = 20_000
 const REQUEST_MS = 120_000
+/** A household may take longer, over a slow line. */
+const UPLOAD_MS = 3_600_000
 /** More lines than a household has devices for are refused. */
 const MOST_CONNECTIONS = 1000
 /** Suites of TLS 1.3, and those of 1.2 with forward secrecy and authenticated encryption; none with CBC or SHA-1. */
@@ -75,6 +77,7 @@ const {
   prepareHttps,
   redirectRenamed,
   requireSession,
+  sendHousehold,
 } = build.entry.module
 const opened = openAtStart()
 if (!opened.ok) cannotStart(opened.message)
@@ -129,6 +132,10 @@ const householdBehind = (listener) => {
         .status(413)
         .type('text')
         .send(`The message may hold ${most} bytes at most; this one has ${length}.`)
+    if (most !== MAX_HOUSEHOLD_BODY) {
+      const late = setTimeout(() => request.complete || request.destroy(), REQUEST_MS)
+      request.once('close', () => clearTimeout(late))
+    }
     next()
   })
   app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
@@ -160,6 +167,7 @@ const householdBehind = (listener) => {
     next()
   })
   app.use(requireSession(listener))
+  app.use(sendHousehold)
   app.use(inTurn)
   app.use(pages)
   app.use(failed)
@@ -181,7 +189,7 @@ const open = (server, at, on, says) => {
   servers.push(counted(server))
   server.keepAliveTimeout = KEEP_MS
   server.headersTimeout = HEADERS_MS
-  server.requestTimeout = REQUEST_MS
+  server.requestTimeout = UPLOAD_MS
   server.maxConnections = MOST_CONNECTIONS
   server.on('error', (/** @type {NodeJS.ErrnoException} */ error) => {
     cannotStart(

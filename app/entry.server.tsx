@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import { rmSync } from 'node:fs'
 import { PassThrough } from 'node:stream'
 import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
@@ -6,7 +7,9 @@ import { renderToPipeableStream } from 'react-dom/server'
 import { isRouteErrorResponse, ServerRouter, type EntryContext } from 'react-router'
 import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
+import { incomingFolder } from '#server/commands/transfer'
 import { kitchen, openHousehold } from '#server/kitchen'
+import { databaseFile } from '#server/store/open-household'
 import { errorOf, log, placeOf } from '#server/log'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { NonceContext } from './layout/nonce'
@@ -15,6 +18,7 @@ import { NonceContext } from './layout/nonce'
 export { failed, isReady, logged, prepareHttps, requireSession } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
 export { inTurn } from '#server/http/in-turn'
+export { sendHousehold } from '#server/transfer/send-household'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
 
@@ -22,6 +26,8 @@ export { log } from '#server/log'
 export function openAtStart(): ReturnType<typeof openHousehold> {
   const opened = openHousehold()
   if (!opened.ok) return opened
+  // What came in for an import that was never finished.
+  rmSync(incomingFolder(databaseFile()), { recursive: true, force: true })
   startWatching()
   startCopies()
   // Before anybody asks: a long notebook takes some seconds, and a page would hold up the stove with it.

@@ -45,6 +45,7 @@ export default [
   route('recipe/:form', 'routes/recipe/recipe.ts'),
   route('notebook.csv', 'routes/notebook/csv.ts'),
   route('household.json', 'routes/transfer/household.ts'),
+  route('household.zip', 'routes/transfer/household.ts', { id: 'household-zip' }),
   route('household.schema.json', 'routes/transfer/schema.ts'),
   route('transfer/progress', 'routes/transfer/progress.ts'),
   route('api/v1/*', 'routes/api/api.ts'),

@@ -1,10 +1,12 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { createWriteStream, existsSync, readFileSync } from 'node:fs'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
 import { inUseBy, lockHousehold, releaseHousehold } from '#server/backup/household-lock'
 import { importBundle, lookAt, IMPORT_MODES } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
-import { bundleText } from '#server/transfer/export-bundle'
+import { archiveOf, bundlePieces, openForExport } from '#server/transfer/export-bundle'
 
 /**
  * export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.
@@ -39,23 +41,27 @@ export async function carry(
   const kitchen = openKitchen(file)
   try {
     if (command === 'export') {
-      const text = bundleText(kitchen.db, {
+      const wanted = {
         holds: 'household',
         pictures: join(dirname(file), 'photos'),
         nowMs: Date.now(),
-      })
-      if (path === '-') process.stdout.write(text)
-      else writeFileSync(path, text, { flag: 'wx' })
+      } as const
+      const db = openForExport(file)
+      const bundle = path.endsWith('.zip')
+        ? archiveOf(db, wanted)
+        : Readable.from(bundlePieces(db, wanted), { objectMode: false })
+      await pipeline(bundle, path === '-' ? process.stdout : createWriteStream(path, { flags: 'wx' }))
+      db.close()
       return
     }
-    const bytes = readFileSync(path === '-' ? 0 : path)
+    const source = path === '-' ? readFileSync(0) : path
     if (!way) {
-      const preview = lookAt(kitchen, bytes)
+      const preview = await lookAt(file, source)
       return preview.ok
         ? void process.stdout.write(`${JSON.stringify(preview.value, null, 2)}\n`)
         : fail(preview.errors)
     }
-    const brought = await importBundle(kitchen, file, bytes, way, {}, Date.now())
+    const brought = await importBundle(kitchen, file, source, way, {}, Date.now())
     if (!brought.ok) return fail(brought.errors)
     process.stdout.write(`${JSON.stringify(brought.value, null, 2)}\n`)
   } catch (error) {

@@ -14,7 +14,7 @@ const USAGE = `omsel: plan, simulate and schedule grain cooking
   omsel backup [FOLDER]   a copy of the household, made while it is in use, in FOLDER or beside it
   omsel restore COPY      a copy in the household's place; what was there is moved aside
   omsel check [COPY]      looks the household, or a copy, over
-  omsel export [FILE|-]   the household as one JSON document
+  omsel export [FILE|-]   the household as one JSON document, or where FILE ends in .zip as a ZIP
   omsel import FILE       what a household or a pack would change here; with --merge or --as-new it is brought in
   omsel passphrase        sets what other devices are asked for (typed, or a line on standard input)
   omsel varieties         every grain and its figures

@@ -1,8 +1,11 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
+import { buffer } from 'node:stream/consumers'
 import Ajv from 'ajv'
 import sharp from 'sharp'
+import { ZipFile } from 'yazl'
 import { TABLE_IDS, tableSpec, type Bundle, type Row, type TableId } from '#core/contract/bundle'
 import { BUNDLE_LIMITS, PACKS, type PackId } from '#core/contract/bundle-names'
 import { checkHousehold } from '#server/backup/copy'
@@ -18,8 +21,8 @@ import {
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { startCook } from '#server/commands/start-cook'
-import { depthOf, parseBundle } from '#server/transfer/import-bundle'
-import { bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'
+import { depthOf, stage, stagedDatabase } from '#server/transfer/staging'
+import { archiveOf, bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'
 import { seedDemo } from './seed'
 
 const NOW = Date.UTC(2026, 2, 5, 16, 40)
@@ -48,8 +51,8 @@ const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: 
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   return read.value
 }
-const changeOf = (home: Home, bundle: Bundle, group: string) =>
-  must(lookAt(home, bytesOf(bundle))).changes.find((change) => change.group === group)!
+const changeOf = async (home: Home, bundle: Bundle, group: string) =>
+  must(await lookAt(home.file, bytesOf(bundle))).changes.find((change) => change.group === group)!
 
 let demo: Home
 let whole: Bundle
@@ -191,14 +194,14 @@ describe('a whole household', () => {
 
 describe('merging', () => {
   test('merged with itself nothing changes; into an empty one all is new but its own settings', async () => {
-    for (const change of must(lookAt(demo, bytesOf(whole))).changes)
+    for (const change of must(await lookAt(demo.file, bytesOf(whole))).changes)
       expect([change.group, change.added, change.differing, change.left]).toEqual([change.group, 0, [], []])
     expect(must(await into(demo, whole, 'merge')).rows).toBe(0)
     const other = empty()
     must(await into(other, whole, 'merge'))
     expect(out(other).tables.cook).toEqual(whole.tables.cook)
     expect(other.household.settings()!.name).toBe(FIRST_KITCHEN.settings.name)
-    expect(changeOf(other, whole, 'settings').differing).toMatchObject([
+    expect((await changeOf(other, whole, 'settings')).differing).toMatchObject([
       { table: 'household', settled: false },
     ])
     // A second time there is nothing left to bring.
@@ -212,7 +215,7 @@ describe('merging', () => {
     for (const choice of ['ours', 'theirs', 'both'] as const) {
       const other = empty()
       must(await into(other, whole))
-      expect(changeOf(other, changed, 'pots').differing).toEqual([
+      expect((await changeOf(other, changed, 'pots')).differing).toEqual([
         {
           table: 'vessel',
           name: whole.tables.vessel![0]!.name,
@@ -260,7 +263,7 @@ describe('merging', () => {
     for (const e of elsewhere.tables.cook_event!)
       if (e.cook_id === cook.id) e.id = `x${String(e.id).slice(1)}`
     const before = out(other)
-    expect(changeOf(other, elsewhere, 'cooks').differing).toEqual([
+    expect((await changeOf(other, elsewhere, 'cooks')).differing).toEqual([
       {
         table: 'cook_event',
         name: `cook ${String(cook.id)}`,
@@ -279,7 +282,9 @@ describe('merging', () => {
       (e) => e.cook_id !== id || (e.kind !== 'finish' && e.kind !== 'stop'),
     )
     const other = empty()
-    expect(changeOf(other, running, 'cooks').left).toEqual([{ many: 1, why: 'still cooking in that file' }])
+    expect((await changeOf(other, running, 'cooks')).left).toEqual([
+      { many: 1, why: 'still cooking in that file' },
+    ])
     must(await into(other, running, 'merge'))
     expect(out(other).tables.cook!.map((c) => c.id)).toEqual(whole.tables.cook!.slice(1).map((c) => c.id))
     expect(other.cooks.running()).toEqual([])
@@ -358,7 +363,7 @@ const FORMER: Record<string, string> = {
   player_actions: 'doing',
 }
 
-test('an export of every older version is migrated like a database', () => {
+test('an export of every older version is migrated like a database', async () => {
   for (let version = 1; version <= migrationCount(); version++) {
     const former = (name: string) => (version < 15 ? (FORMER[name] ?? name) : name)
     const old = openDatabase(':memory:', version)
@@ -385,7 +390,17 @@ test('an export of every older version is migrated like a database', () => {
         ]
       }),
     )
-    const read = must(parseBundle(bytesOf({ ...whole, version, tables })))
+    const staging = mkdtempSync(join(tmpdir(), 'omsel-staged-'))
+    folders.push(staging)
+    must(await stage(bytesOf({ ...whole, version, tables }), staging))
+    const staged = openDatabase(stagedDatabase(staging))
+    const read = {
+      tables: tablesOf(
+        staged,
+        TABLE_IDS.filter((table) => tables[former(table)] !== undefined),
+      ),
+    }
+    staged.close()
     // The same rows, written by hand into a house of that version which is then opened by this program.
     old.pragma('foreign_keys = OFF')
     for (const table of TABLE_IDS)
@@ -618,6 +633,147 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
   test('the depth of a text is its brackets’, not those inside of its words', () => {
     expect(depthOf('{"a":[1,{"b":"[[[["}],"c":"\\"[[["}')).toBe(3)
     expect(depthOf('"[[[["')).toBe(0)
+  })
+})
+
+describe('as a ZIP', () => {
+  const zipOf = (from: Home) =>
+    buffer(archiveOf(from.db, { holds: 'household', pictures: from.pictures, nowMs: NOW }))
+  /** A ZIP with other entries than an export has. */
+  const packed = async (entries: Record<string, string>): Promise<Buffer> => {
+    const zip = new ZipFile()
+    for (const [name, text] of Object.entries(entries)) zip.addBuffer(Buffer.from(text), name)
+    zip.end()
+    return buffer(zip.outputStream)
+  }
+  const head = (more: object = {}) =>
+    JSON.stringify({
+      format: 'omsel.household',
+      version: migrationCount(),
+      exported_at: 'now',
+      holds: 'household',
+      tables: ['measure'],
+      ...more,
+    })
+  const cup = { id: 'c', position: 1, name: 'cup', ml: 250, parts: [1], how: 'known' }
+
+  test('it comes back as the document does, pictures too, and is a ZIP that another reader opens', async () => {
+    const zip = await zipOf(demo)
+    const other = empty()
+    must(await importBundle(other, other.file, zip, 'as-new', {}, NOW))
+    expect(out(other)).toEqual(whole)
+    expect(readFileSync(join(other.pictures, 'first-holes.jpg'))).toEqual(
+      readFileSync(join(demo.pictures, 'first-holes.jpg')),
+    )
+    const path = join(mkdtempSync(join(tmpdir(), 'omsel-zip-')), 'household.zip')
+    folders.push(dirname(path))
+    writeFileSync(path, zip)
+    // Python's own reader checks every entry's sum.
+    const read = spawnSync('python3', [
+      '-c',
+      'import sys,zipfile,json; z=zipfile.ZipFile(sys.argv[1]); assert z.testzip() is None; print(json.dumps({n: len(z.read(n).splitlines()) for n in z.namelist() if n.endswith("jsonl")}))',
+      path,
+    ])
+    const lines = JSON.parse(read.stdout.toString()) as Record<string, number>
+    for (const table of TABLE_IDS)
+      expect([table, lines[`tables/${table}.jsonl`]]).toEqual([table, whole.tables[table]!.length])
+    expect(must(await lookAt(other.file, path)).changes.every((change) => change.added === 0)).toBe(true)
+    expect(
+      existsSync(join(dirname(other.file), 'incoming'))
+        ? readdirSync(join(dirname(other.file), 'incoming'))
+        : [],
+    ).toEqual([])
+  })
+
+  test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([
+    ['torn', async () => (await zipOf(demo)).subarray(0, 2000), /no ZIP that can be read|damaged/],
+    [
+      'changed inside',
+      async () => {
+        const zip = await zipOf(demo)
+        for (let i = 400; i < 900; i++) zip[i] = (zip[i]! + 1) % 256
+        return zip
+      },
+      /damaged|invalid/,
+    ],
+    ['no export', () => packed({ 'notes.txt': 'x' }), /notes.txt is not part of an export/],
+    ['without a head', () => packed({ 'tables/measure.jsonl': '' }), /household.json is missing/],
+    ['with a head that is no JSON', () => packed({ 'household.json': '{' }), /household.json is no JSON/],
+    [
+      'of another program',
+      () => packed({ 'household.json': head({ format: 'x' }) }),
+      /must be "omsel.household"/,
+    ],
+    [
+      'without a table it names',
+      () => packed({ 'household.json': head() }),
+      /tables\/measure.jsonl is missing/,
+    ],
+    [
+      'newer than this program',
+      () => packed({ 'household.json': head({ version: 999 }), 'tables/measure.jsonl': '' }),
+      /of version 999, newer than/,
+    ],
+    [
+      'with a row that is no JSON',
+      () => packed({ 'household.json': head(), 'tables/measure.jsonl': `${JSON.stringify(cup)}\n{"id":` }),
+      /tables.measure.1 is no JSON/,
+    ],
+    [
+      'with a row that is wrong',
+      () => packed({ 'household.json': head(), 'tables/measure.jsonl': JSON.stringify({ ...cup, ml: -1 }) }),
+      /tables.measure.0.ml/,
+    ],
+    [
+      'with a row without end',
+      () => packed({ 'household.json': head(), 'tables/measure.jsonl': `{"id":"${'x'.repeat(4_100_000)}` }),
+      /a row of more than 4 MB/,
+    ],
+    [
+      'with a row nested without end',
+      () => packed({ 'household.json': head(), 'tables/measure.jsonl': '['.repeat(40) }),
+      /nested 40 deep/,
+    ],
+    [
+      'with a table of another name',
+      () =>
+        packed({ 'household.json': head({ tables: ['sqlite_master'] }), 'tables/sqlite_master.jsonl': '' }),
+      /sqlite_master is not known here/,
+    ],
+    [
+      'with a way out of its folder',
+      async () => {
+        const zip = await packed({
+          'household.json': head(),
+          'tables/measure.jsonl': '',
+          'pictures/x/aa/aa/y.jpg': 'x',
+        })
+        return Buffer.from(zip.toString('latin1').replaceAll('x/aa/aa/y', 'x/../../y'), 'latin1')
+      },
+      /invalid relative path|not part of an export/,
+    ],
+  ])('%s it is refused in words, and nothing is touched', async (_name, given, words) => {
+    const other = empty()
+    const before = out(other)
+    const refused = await importBundle(other, other.file, await given(), 'merge', {}, NOW)
+    expect(refused.ok ? 'taken' : refused.errors.map((e) => e.message).join('; ')).toMatch(words)
+    expect(out(other)).toEqual(before)
+    expect(readdirSync(join(dirname(other.file), 'incoming'))).toEqual([])
+    other.db.close()
+  })
+
+  test('a picture that was here is here still when its household cannot be replaced', async () => {
+    const other = empty()
+    must(await into(other, whole))
+    const picture = join(other.pictures, 'first-holes.jpg')
+    const was = readFileSync(picture)
+    const broken = structuredClone(whole)
+    broken.tables.cook = broken.tables.cook!.slice(1)
+    const refused = await importBundle(other, other.file, bytesOf(broken), 'as-new', {}, NOW + 60_000)
+    expect(refused.ok).toBe(false)
+    expect(readFileSync(picture)).toEqual(was)
+    expect(readdirSync(other.pictures).filter((name) => name.endsWith('.before'))).toEqual([])
+    other.db.close()
   })
 })
 

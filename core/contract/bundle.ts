@@ -683,25 +683,31 @@ export function parseEnvelope(input: unknown): Result<Bundle> {
     : { ok: true, value: parsed.output }
 }
 
+const { tables: _tables, pictures: _pictures, ...HEAD } = Envelope.entries
+const Head = v.strictObject({ ...HEAD, tables: list(text(60), TABLE_IDS.length) }, (issue) =>
+  issue.expected === 'never' ? 'is not known here' : 'is missing',
+)
+
+/** Reads what an exported ZIP says of itself: as a document's, with the names of its tables instead of rows. */
+export function parseHead(input: unknown): Result<v.InferOutput<typeof Head>> {
+  const parsed = v.safeParse(Head, input)
+  return parsed.success
+    ? { ok: true, value: parsed.output }
+    : { ok: false, errors: fieldErrors(parsed.issues).slice(0, MAX_ERRORS) }
+}
+
 const MAX_ERRORS = 20
 
-/** Checks rows of the present version against each table's schema.  @returns what is wrong, twenty lines at most */
-export function wrongRows(tables: Tables): FieldError[] {
-  const errors: FieldError[] = []
-  for (const table of TABLE_IDS)
-    for (const [i, one] of (tables[table] ?? []).entries()) {
-      const parsed = v.safeParse(tableSpec(table).row, one, { abortPipeEarly: true })
-      if (parsed.success) continue
-      errors.push(
-        ...fieldErrors(parsed.issues).map(({ path, message, code }) => ({
-          path: `tables.${table}.${i}${path && `.${path}`}`,
-          message: `tables.${table}.${i}${path ? '.' : ' '}${message}`,
-          code,
-        })),
-      )
-      if (errors.length >= MAX_ERRORS) return errors.slice(0, MAX_ERRORS)
-    }
-  return errors
+/** Checks a row of the present version against its table's schema.  @param path where it stands */
+export function wrongRow(table: TableId, row: unknown, path: string): FieldError[] {
+  const parsed = v.safeParse(tableSpec(table).row, row, { abortPipeEarly: true })
+  return parsed.success
+    ? []
+    : fieldErrors(parsed.issues).map(({ path: field, message, code }) => ({
+        path: `${path}${field && `.${field}`}`,
+        message: `${path}${field ? '.' : ' '}${message}`,
+        code,
+      }))
 }
 
 /** The whole document, for who wants to write one: the rows of this version. */

@@ -1,5 +1,7 @@
 import type { Candidate, OnTheTable } from '#core/compare/by-hour'
 import type { ErrorCode } from '#core/contract/fields'
+import { fieldError } from '#core/contract/field-error'
+import { STOPPED, type prepareImport } from '#server/transfer/prepare-import'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
@@ -75,6 +77,24 @@ export async function readyInWorker<T>(
 ): Promise<{ ready: OnTheTable<T>[]; tooLate: OnTheTable<T>[] }> {
   const options = { name: 'readyBy', ...(signal ? { signal } : {}) }
   return (await threads().run({ candidates, minutes }, options)) as never
+}
+
+/** Prepares an import in a thread: reading a household of any size holds up nobody. */
+export const prepareInWorker: typeof prepareImport = async (preparation, onProgress, signal) => {
+  const channel = new BroadcastChannel('omsel-import')
+  channel.onmessage = (event: MessageEvent) => {
+    const { done, total } = event.data as { done: number; total: number }
+    onProgress?.(done, total)
+  }
+  try {
+    const options = { name: 'prepare', ...(signal ? { signal } : {}) }
+    return (await threads().run(preparation, options)) as Awaited<ReturnType<typeof prepareImport>>
+  } catch (error) {
+    if (signal?.aborted) return fieldError('file', `cannot be imported: ${STOPPED}`)
+    throw error
+  } finally {
+    channel.close()
+  }
 }
 
 /** Ends the threads, for tests. */

@@ -1,5 +1,9 @@
 import { onTheTableBy, type Candidate, type OnTheTable } from '#core/compare/by-hour'
+import { prepareImport, type Preparation } from '#server/transfer/prepare-import'
 import { ask } from './handlers'
+
+/** Where a thread says how far it has come with a file. */
+export const PROGRESS_CHANNEL = 'omsel-import'
 
 /** Answers a question in the thread it is called in, as it goes over the wire. */
 export default function answerInThread({ question, text }: { question: string; text: string }): {
@@ -16,4 +20,14 @@ export function readyBy<T>({ candidates, minutes }: { candidates: Candidate<T>[]
   tooLate: OnTheTable<T>[]
 } {
   return onTheTableBy(candidates, minutes)
+}
+
+/** Reads and lays out a file that comes in, and says on a channel how far it is. */
+export async function prepare(preparation: Preparation): Promise<ReturnType<typeof prepareImport>> {
+  const channel = new BroadcastChannel(PROGRESS_CHANNEL)
+  try {
+    return await prepareImport(preparation, (done, total) => channel.postMessage({ done, total }))
+  } finally {
+    channel.close()
+  }
 }

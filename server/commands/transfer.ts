@@ -1,19 +1,19 @@
 import { randomUUID } from 'node:crypto'
-import { mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { runningCookOf } from '#core/contract/running-cook'
-import type { Result } from '#core/contract/plan-request'
-import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { TABLE_IDS, tableSpec, type Row, type TableId } from '#core/contract/bundle'
 import type { GroupId } from '#core/contract/bundle-names'
-import { replay } from '#core/cook/replay'
+import type { Result } from '#core/contract/plan-request'
 import { fieldError } from '#core/contract/field-error'
 import { takeCopy } from '#server/backup/copy'
 import { ALL, announce } from '#server/realtime/hub'
-import { renameConflicts } from '#server/transfer/rename-conflicts'
-import { stagingDatabase, parseBundle, type ParsedBundle } from '#server/transfer/import-bundle'
-import { applyMerge, emptyTables, mergePlan, type Choice, type GroupChange } from '#server/transfer/merge'
-import { kitchenIn, type Kitchen } from '#server/store/open-household'
-import { lineOf, rebuildMissingEntries, type Noted } from './rebuild-entry'
+import { openDatabase, type Db } from '#server/store/open'
+import { ENTRY_COLUMNS } from '#server/store/notebook'
+import type { Kitchen } from '#server/store/open-household'
+import { applyMerge, mergePlan, replaceAll, type Choice, type GroupChange } from '#server/transfer/merge'
+import { prepareImport, STOPPED, type Prepared } from '#server/transfer/prepare-import'
+import { stagedDatabase, stagedPicture, type Staged } from '#server/transfer/staging'
+import { rebuildMissingEntries } from './rebuild-entry'
 import { inOneWrite } from '../store/write'
 
 /** Merge into this household, or replace it. */
@@ -26,56 +26,49 @@ export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
 /** Groups whose things can exist side by side. */
 export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
 
-export interface ImportPreview {
-  holds: ParsedBundle['holds']
-  exportedAt: string
-  version: number
-  rows: number
-  pictures: number
+export interface ImportPreview extends Staged {
   changes: GroupChange[]
 }
 
 const MAX_SIDE_PX = 4096
 
-const chosen = (
-  kitchen: Kitchen,
-  tables: Tables,
-  choices: CarryChoices,
-): { tables: Tables; choices: Partial<Record<GroupId, Choice>> } => {
-  const both = TABLE_IDS.filter(
-    (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
-  )
-  return {
-    tables: renameConflicts(kitchen.db, tables, both, randomUUID),
-    choices: Object.fromEntries(
-      Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
-    ) as Partial<Record<GroupId, Choice>>,
+/** Where files on their way in are laid out, beside the database. */
+export const incomingFolder = (file: string): string => join(dirname(file), 'incoming')
+
+/** Lays a file out in a folder of its own for as long as something is done with it. */
+async function laidOut<T>(file: string, work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = join(incomingFolder(file), randomUUID())
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  try {
+    return await work(folder)
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
   }
 }
 
-/** What bringing a bundle in would change. Nothing is written. */
-export function lookAt(kitchen: Kitchen, bytes: Uint8Array): Result<ImportPreview> {
-  const read = parseBundle(bytes)
-  if (!read.ok) return read
-  const { holds, exportedAt, version, tables, pictures } = read.value
-  const { changes } = mergePlan(kitchen.db, tables)
-  return {
-    ok: true,
-    value: {
-      holds,
-      exportedAt,
-      version,
-      rows: Object.values(tables).reduce((sum, rows) => sum + rows.length, 0),
-      pictures: pictures.size,
-      changes,
-    },
-  }
+/** How a file is prepared: in this thread, or in another so that the stove is served meanwhile. */
+export type Prepare = typeof prepareImport
+
+/**
+ * What bringing a file in would change. Nothing is written.
+ * @param file the household's database
+ * @param source path of the file that comes in, or its bytes
+ */
+export async function lookAt(
+  file: string,
+  source: string | Uint8Array,
+  prepare: Prepare = prepareImport,
+  signal?: AbortSignal,
+): Promise<Result<ImportPreview>> {
+  return laidOut(file, (folder) =>
+    prepare({ source, folder, file, how: 'look', both: [] }, undefined, signal),
+  )
 }
 
 /** Whatever is refused half-way takes everything back with it. */
 class Refused extends Error {}
 
-/** How far a bundle on its way in has come. */
+/** How far a file on its way in has come. */
 export interface Progress {
   done: number
   total: number
@@ -83,6 +76,7 @@ export interface Progress {
 interface Watched {
   /** Stops it while nothing has been written yet. */
   signal?: AbortSignal
+  prepare?: Prepare
 }
 declare global {
   var omselCarrying: Progress | undefined
@@ -94,14 +88,15 @@ export const carrying = (): Progress | undefined => globalThis.omselCarrying
 export const broughtTimes = (): number => globalThis.omselBrought ?? 0
 
 /**
- * Brings a bundle in: all of what was chosen, or nothing.
+ * Brings a file in: all of what was chosen, or nothing.
  * @param file the household's database, copied before it is replaced
+ * @param source path of the file that comes in, or its bytes
  * @returns how many rows were written, and the folder of the copy made before
  */
 export async function importBundle(
   kitchen: Kitchen,
   file: string,
-  bytes: Uint8Array,
+  source: string | Uint8Array,
   how: ImportMode,
   choices: CarryChoices,
   nowMs: number,
@@ -110,64 +105,63 @@ export async function importBundle(
   if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running', 'conflict')
   globalThis.omselCarrying = { done: 0, total: 0 }
   try {
-    return await runImport(kitchen, file, bytes, how, choices, nowMs, watched)
+    return await laidOut(file, (folder) =>
+      runImport(kitchen, { file, source, folder, how, choices, nowMs }, watched),
+    )
   } finally {
     globalThis.omselCarrying = undefined
   }
 }
 
-interface RowChanges {
-  added: Map<TableId, Row[]>
-  replaced: Map<TableId, Row[]>
-}
-
-interface Photo {
-  id: string
-  bytes: Buffer
-  row: Row
+/** What comes in, laid out, and how. */
+interface Incoming {
+  file: string
+  source: string | Uint8Array
+  folder: string
+  how: ImportMode
+  choices: CarryChoices
+  nowMs: number
 }
 
 async function runImport(
   kitchen: Kitchen,
-  file: string,
-  bytes: Uint8Array,
-  how: ImportMode,
-  choices: CarryChoices,
-  nowMs: number,
-  { signal }: Watched,
+  { file, source, folder, how, choices, nowMs }: Incoming,
+  { signal, prepare = prepareImport }: Watched,
 ): Promise<Result<{ rows: number; aside?: string }>> {
-  const read = parseBundle(bytes)
-  if (!read.ok) return read
-  const refused = how === 'as-new' ? whyNotAsNew(kitchen, read.value) : undefined
-  if (refused) return refused
-  const theirs = chosen(kitchen, read.value.tables, how === 'merge' ? choices : {})
-  const changes = (): RowChanges =>
-    how === 'merge'
-      ? mergePlan(kitchen.db, theirs.tables, theirs.choices)
-      : { added: new Map(Object.entries(theirs.tables) as [TableId, Row[]][]), replaced: new Map() }
-  const coming = changes().added
-  const photos = (coming.get('photo') ?? []).map((row) => ({
-    id: String(row.id),
-    bytes: read.value.pictures.get(String(row.id))!,
-    row,
-  }))
-  const wrongPhoto = await firstWrongPhoto(photos)
-  if (wrongPhoto)
-    return fieldError(`pictures.${wrongPhoto.id}`, 'is not the picture that its photo speaks of')
-  const guest = stagingDatabase(theirs.tables)
-  if (!guest.ok) return guest
+  const both = TABLE_IDS.filter(
+    (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
+  )
+  const prepared = await prepare(
+    { source, folder, file, how, both },
+    (done, total) => void (globalThis.omselCarrying = { done, total }),
+    signal,
+  )
+  if (!prepared.ok) return prepared
+  const theirs = openDatabase(stagedDatabase(folder))
   try {
-    const cookIds = (coming.get('cook') ?? []).map((row) => String(row.id))
-    const lines = await linesOf(kitchenIn(guest.value), cookIds, signal)
+    const refused = how === 'as-new' ? whyNotAsNew(kitchen, prepared.value, theirs) : undefined
+    if (refused) return refused
+    const theirChoices = Object.fromEntries(
+      Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
+    ) as Partial<Record<GroupId, Choice>>
+    const changes = () => mergePlan(kitchen.db, theirs, theirChoices)
+    const photos =
+      how === 'as-new'
+        ? (theirs.prepare('SELECT id, bytes, width, height FROM photo').all() as Row[])
+        : (changes().added.get('photo') ?? [])
+    const wrongPhoto = await firstWrongPhoto(photos, folder)
+    if (wrongPhoto)
+      return fieldError(`pictures.${String(wrongPhoto.id)}`, 'is not the picture that its photo speaks of')
     const aside =
       how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
     if (signal?.aborted) throw new Refused(STOPPED)
-    // Computed again inside: while the lines were made, someone may have pressed something.
-    const rows = withPictures(file, photos, () =>
-      inOneWrite(kitchen.db, () => {
-        if (how === 'as-new') emptyTables(kitchen.db)
-        return write(kitchen, changes(), lines)
-      }),
+    const rows = withAttached(kitchen.db, stagedDatabase(folder), () =>
+      withPictures(file, photos, folder, () =>
+        // Computed again inside: while the file was prepared, someone may have pressed something.
+        inOneWrite(kitchen.db, () =>
+          how === 'as-new' ? writeAsNew(kitchen, prepared.value.rows) : write(kitchen, changes()),
+        ),
+      ),
     )
     globalThis.omselBrought = broughtTimes() + 1
     kitchen.notebook.changed()
@@ -180,12 +174,12 @@ async function runImport(
       return fieldError('file', `cannot be imported: ${message}`)
     throw error
   } finally {
-    guest.value.close()
+    theirs.close()
   }
 }
 
-function whyNotAsNew(kitchen: Kitchen, { holds, tables }: Pick<ParsedBundle, 'holds' | 'tables'>) {
-  if (holds !== 'household' || tables.household?.length !== 1)
+function whyNotAsNew(kitchen: Kitchen, { holds }: Prepared, theirs: Db) {
+  if (holds !== 'household' || theirs.prepare('SELECT count(*) FROM household').pluck().get() !== 1)
     return fieldError(
       'how',
       'must be merge: this file is only part of a household and cannot replace all of it',
@@ -196,94 +190,94 @@ function whyNotAsNew(kitchen: Kitchen, { holds, tables }: Pick<ParsedBundle, 'ho
 }
 
 /** The first whose picture is not the JPEG its row describes. */
-async function firstWrongPhoto(photos: readonly Photo[]): Promise<Photo | undefined> {
+async function firstWrongPhoto(photos: readonly Row[], folder: string): Promise<Row | undefined> {
   if (photos.length === 0) return undefined
   const { default: sharp } = await import('sharp')
-  for (const photo of photos) {
-    const { bytes, row } = photo
-    const meta = await sharp(bytes, { limitInputPixels: MAX_SIDE_PX ** 2 })
+  for (const row of photos) {
+    const path = stagedPicture(folder, String(row.id))
+    const meta = await sharp(path, { limitInputPixels: MAX_SIDE_PX ** 2 })
       .metadata()
       .catch(() => undefined)
     const matches =
       meta?.format === 'jpeg' &&
       meta.width === row.width &&
       meta.height === row.height &&
-      bytes.length === row.bytes
-    if (!matches) return photo
+      statSync(path).size === row.bytes
+    if (!matches) return row
   }
   return undefined
 }
 
-/** Writes pictures before their rows, so that no row points at one that is not there; a failure leaves none. */
-function withPictures<T>(file: string, photos: readonly Photo[], work: () => T): T {
-  const written = photos.map(({ id, bytes }) => keepPicture(file, id, bytes))
+/** Their database beside ours, under the name `theirs`. */
+function withAttached<T>(db: Db, theirs: string, work: () => T): T {
+  db.prepare('ATTACH ? AS theirs').run(theirs)
   try {
     return work()
+  } finally {
+    db.exec('DETACH theirs')
+  }
+}
+
+/**
+ * Puts pictures in their place before their rows, so that no row points at one that is not there; a failure
+ * leaves those that were there before.
+ */
+function withPictures<T>(file: string, photos: readonly Row[], folder: string, work: () => T): T {
+  const into = join(dirname(file), 'photos')
+  if (photos.length > 0) mkdirSync(into, { recursive: true, mode: 0o700 })
+  const paths = photos.map((row) => {
+    const path = join(into, `${String(row.id)}.jpg`)
+    if (existsSync(path)) renameSync(path, `${path}.before`)
+    renameSync(stagedPicture(folder, String(row.id)), path)
+    return path
+  })
+  try {
+    const done = work()
+    for (const path of paths) rmSync(`${path}.before`, { force: true })
+    return done
   } catch (error) {
-    for (const path of written) rmSync(path, { force: true })
+    for (const path of paths) {
+      rmSync(path, { force: true })
+      if (existsSync(`${path}.before`)) renameSync(`${path}.before`, path)
+    }
     throw error
   }
 }
 
-/** Writes rows and notebook lines. Runs in a transaction.  @returns how many rows  @throws {Refused} */
-function write(kitchen: Kitchen, { added, replaced }: RowChanges, lines: readonly Noted[]): number {
+/** Their household in place of this one. Runs in a transaction.  @throws {Refused} */
+function writeAsNew(kitchen: Kitchen, rows: number): number {
+  replaceAll(kitchen.db)
+  refuseLoose(kitchen.db)
+  kitchen.db.exec(
+    `INSERT INTO main.notebook_entry (${ENTRY_COLUMNS}) SELECT ${ENTRY_COLUMNS} FROM theirs.notebook_entry`,
+  )
+  rebuildMissingEntries(kitchen)
+  return rows
+}
+
+interface RowChanges {
+  added: Map<TableId, Row[]>
+  replaced: Map<TableId, Row[]>
+}
+
+/** Writes rows and notebook entries. Runs in a transaction.  @returns how many rows  @throws {Refused} */
+function write(kitchen: Kitchen, { added, replaced }: RowChanges): number {
   applyMerge(kitchen.db, { added, replaced })
-  const loose = kitchen.db.pragma('foreign_key_check') as { table: string }[]
-  if (loose.length > 0) {
-    const tables = [...new Set(loose.map((row) => row.table))].join(', ')
-    throw new Refused(`${loose.length} rows speak of what is not there (${tables})`)
-  }
+  refuseLoose(kitchen.db)
   for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)
-  const there = new Set((added.get('cook') ?? []).map((row) => String(row.id)))
-  for (const { line, evidence } of lines) if (there.has(line.cook_id)) kitchen.notebook.put(line, evidence)
+  const take = kitchen.db.prepare(
+    `INSERT INTO main.notebook_entry (${ENTRY_COLUMNS}) SELECT ${ENTRY_COLUMNS} FROM theirs.notebook_entry WHERE cook_id = ?`,
+  )
+  for (const cook of added.get('cook') ?? []) take.run(cook.id)
   rebuildMissingEntries(kitchen)
   return [...added.values(), ...replaced.values()].reduce((sum, list) => sum + list.length, 0)
 }
 
-const SLICE_MS = 40
-const STOPPED = 'it was stopped; nothing was changed'
-
-/**
- * Notebook entries of batches, computed from their events in the staging database, a slice at a time so that
- * the stove is served meanwhile. A cook that cannot be followed from its events is no cook.
- * @throws {Refused}
- */
-async function linesOf(
-  guest: Kitchen,
-  ids: readonly string[],
-  signal: AbortSignal | undefined,
-): Promise<Noted[]> {
-  const lines: Noted[] = []
-  let begun = performance.now()
-  for (const [i, id] of ids.entries()) {
-    try {
-      const line = lineOf(guest, id)
-      if (line) lines.push(line)
-      else canBeReplayed(guest, id)
-    } catch (error) {
-      throw new Refused(`the cook ${id} cannot be followed: ${(error as Error).message.slice(0, 160)}`)
-    }
-    if (performance.now() - begun < SLICE_MS) continue
-    globalThis.omselCarrying = { done: i + 1, total: ids.length }
-    await new Promise((resolve) => setImmediate(resolve))
-    if (signal?.aborted) throw new Refused(STOPPED)
-    begun = performance.now()
-  }
-  return lines
-}
-
-function canBeReplayed({ cooks }: Kitchen, id: string): void {
-  const cook = cooks.find(id)!
-  const events = cooks.events(id)
-  replay(runningCookOf(cook, events), events, events.at(-1)?.atMs ?? cook.startedMs)
-}
-
-function keepPicture(file: string, id: string, jpeg: Buffer): string {
-  const path = join(dirname(file), 'photos', `${id}.jpg`)
-  mkdirSync(dirname(path), { recursive: true })
-  writeFileSync(`${path}.part`, jpeg, { flush: true })
-  renameSync(`${path}.part`, path)
-  return path
+function refuseLoose(db: Db): void {
+  const loose = db.pragma('main.foreign_key_check') as { table: string }[]
+  if (loose.length === 0) return
+  const tables = [...new Set(loose.map((row) => row.table))].join(', ')
+  throw new Refused(`${loose.length} rows speak of what is not there (${tables})`)
 }
 
 /** Cooks whose lines are no longer what their records say. */

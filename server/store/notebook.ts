@@ -108,6 +108,9 @@ function overridesIn(db: Db, changed: () => void) {
   }
 }
 
+/** What is stored of a batch in the notebook, as columns. */
+export const ENTRY_COLUMNS = `${LINE}, evidence`
+
 /** Lines of the notebook, their evidence, and what was said of beliefs. */
 export function notebookIn(db: Db) {
   const put = db.prepare(`

@@ -1,6 +1,9 @@
-import { readFileSync } from 'node:fs'
+import { createReadStream, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { Readable } from 'node:stream'
 import { toJsonSchema } from '@valibot/to-json-schema'
+import Database from 'better-sqlite3'
+import { ZipFile } from 'yazl'
 import {
   BUNDLE_FORMAT,
   BundleSchema,
@@ -14,6 +17,7 @@ import { PACKS, type PackId } from '#core/contract/bundle-names'
 import type { KnownFigures } from '#core/learn/corrections'
 import { figureName, priorSdOfPack } from '#core/learn/figures'
 import { migrationCount, type Db } from '#server/store/open'
+import { HEAD_NAME, pictureEntry, tableEntry } from './archive-names'
 
 /** Rows of one table as exported: the schema's columns in the schema's order, JSON as JSON. */
 export function rowsOf(db: Db, table: TableId): Row[] {
@@ -78,41 +82,133 @@ export interface Wanted {
   nowMs: number
 }
 
-/**
- * The household, or a pack of it, as one JSON document; a row a line, so that two of them can be compared by
- * any tool.
- */
-export function bundleText(db: Db, { holds, pictures, known, nowMs }: Wanted): string {
-  // One moment of the database, whatever is written meanwhile.
-  const tables = db.transaction(() =>
-    holds === 'household' ? tablesOf(db) : packOf(db, holds, { known: known ?? {}, nowMs }),
-  )()
-  const photos = tables.photo ?? []
-  if (tables.photo && pictures === undefined) tables.photo = []
-  const head = {
-    $schema: '/household.schema.json',
-    format: BUNDLE_FORMAT,
-    version: migrationCount(),
-    exported_at: new Date(nowMs).toISOString(),
-    holds,
+const headOf = ({ holds, nowMs }: Wanted) => ({
+  $schema: '/household.schema.json',
+  format: BUNDLE_FORMAT,
+  version: migrationCount(),
+  exported_at: new Date(nowMs).toISOString(),
+  holds,
+})
+
+/** Rows of a table as JSON, one after the other, without having all of them at once. */
+function* rowTexts(db: Db, table: TableId): Generator<string> {
+  const spec = tableSpec(table)
+  const columns = Object.keys(spec.row.entries)
+  const rows = db
+    .prepare(`SELECT ${columns.join(', ')} FROM ${table} ORDER BY ${spec.order ?? spec.key.join(', ')}`)
+    .iterate() as Iterable<Record<string, unknown>>
+  for (const row of rows) {
+    for (const column of spec.json ?? [])
+      if (row[column] !== null) row[column] = JSON.parse(row[column] as string)
+    yield JSON.stringify(row)
   }
-  const written = (Object.entries(tables) as [TableId, Row[]][]).map(
-    ([table, rows]) =>
-      `    ${JSON.stringify(table)}: [${rows.map((row) => `\n      ${JSON.stringify(row)}`).join(',')}${rows.length > 0 ? '\n    ' : ''}]`,
+}
+
+/** Texts in pieces of some size, so that not every row is written by itself. */
+function* inPieces(texts: Iterable<string>): Generator<string> {
+  let piece = ''
+  for (const text of texts) {
+    piece += text
+    if (piece.length < PIECE) continue
+    yield piece
+    piece = ''
+  }
+  if (piece !== '') yield piece
+}
+/** Characters of a piece. */
+const PIECE = 65_536
+
+/** Which tables are exported, and their rows as JSON. The database shows one moment of it, as the caller arranges. */
+function exported(db: Db, wanted: Wanted): { table: TableId; texts: Iterable<string> }[] {
+  const { holds, known = {}, nowMs } = wanted
+  if (holds === 'household')
+    return TABLE_IDS.map((table) => ({
+      table,
+      texts: table === 'photo' && wanted.pictures === undefined ? [] : rowTexts(db, table),
+    }))
+  const tables = packOf(db, holds, { known, nowMs })
+  return (Object.entries(tables) as [TableId, Row[]][]).map(([table, rows]) => ({
+    table,
+    texts: rows.map((row) => JSON.stringify(row)),
+  }))
+}
+
+/** Ids of the pictures that belong to what is exported. */
+const pictureIds = (db: Db, { holds, pictures }: Wanted): string[] =>
+  holds !== 'household' || pictures === undefined
+    ? []
+    : (db.prepare('SELECT id FROM photo ORDER BY id').pluck().all() as string[])
+
+/**
+ * The household, or a pack of it, as one JSON document, in pieces; a row a line, so that two of them can be
+ * compared by any tool.
+ */
+export function* bundlePieces(db: Db, wanted: Wanted): Generator<string> {
+  const head = Object.entries(headOf(wanted)).map(
+    ([name, value]) => `  ${JSON.stringify(name)}: ${JSON.stringify(value)},\n`,
   )
-  const leftover =
-    pictures === undefined
-      ? []
-      : photos.map(
-          (row) =>
-            `\n    ${JSON.stringify(row.id)}: "${readFileSync(join(pictures, `${String(row.id)}.jpg`)).toString('base64')}"`,
-        )
-  const parts = [
-    ...Object.entries(head).map(([name, value]) => `  ${JSON.stringify(name)}: ${JSON.stringify(value)}`),
-    `  "tables": {\n${written.join(',\n')}\n  }`,
-  ]
-  if (leftover.length > 0) parts.push(`  "pictures": {${leftover.join(',')}\n  }`)
-  return `{\n${parts.join(',\n')}\n}\n`
+  yield `{\n${head.join('')}  "tables": {\n`
+  const tables = exported(db, wanted)
+  for (const [i, { table, texts }] of tables.entries()) {
+    yield `    ${JSON.stringify(table)}: [`
+    let rows = 0
+    const lines = function* () {
+      for (const text of texts) yield `${rows++ > 0 ? ',' : ''}\n      ${text}`
+    }
+    yield* inPieces(lines())
+    yield `${rows > 0 ? '\n    ' : ''}]${i < tables.length - 1 ? ',' : ''}\n`
+  }
+  yield '  }'
+  const ids = pictureIds(db, wanted)
+  for (const [i, id] of ids.entries()) {
+    const picture = readFileSync(join(wanted.pictures!, `${id}.jpg`)).toString('base64')
+    yield `${i === 0 ? ',\n  "pictures": {' : ','}\n    ${JSON.stringify(id)}: "${picture}"`
+  }
+  yield ids.length > 0 ? '\n  }\n}\n' : '\n}\n'
+}
+
+/** The same as one text, for a household that is small. */
+export const bundleText = (db: Db, wanted: Wanted): string =>
+  // One moment of the database, whatever is written meanwhile.
+  db.transaction(() => [...bundlePieces(db, wanted)].join(''))()
+
+/**
+ * The household, or a pack of it, as a ZIP of `household.json` (what it is), `tables/NAME.jsonl` (a row a line)
+ * and `pictures/ID.jpg`. Any size: neither rows nor pictures are all held at once.
+ */
+export function archiveOf(db: Db, wanted: Wanted): NodeJS.ReadableStream {
+  const zip = new ZipFile()
+  const mtime = new Date(wanted.nowMs)
+  const tables = exported(db, wanted)
+  const head = { ...headOf(wanted), tables: tables.map(({ table }) => table) }
+  zip.addBuffer(Buffer.from(`${JSON.stringify(head, null, 2)}\n`), HEAD_NAME, { mtime })
+  for (const { table, texts } of tables) {
+    const lines = function* () {
+      for (const text of texts) yield `${text}\n`
+    }
+    zip.addReadStreamLazy(tableEntry(table), { mtime }, (opened) => {
+      opened(null, Readable.from(inPieces(lines())))
+    })
+  }
+  // Pictures are packed already.
+  for (const id of pictureIds(db, wanted))
+    zip.addReadStreamLazy(pictureEntry(id), { mtime, compress: false }, (opened) => {
+      opened(null, createReadStream(join(wanted.pictures!, `${id}.jpg`)))
+    })
+  zip.end()
+  return zip.outputStream
+}
+
+/**
+ * A household's file opened for an export of its own: one moment of it, however long the export takes and
+ * whatever is written meanwhile. The caller closes it.
+ */
+export function openForExport(file: string): Db {
+  const db = new Database(file, { readonly: true, fileMustExist: true })
+  db.exec('BEGIN')
+  // The moment begins with the first read.
+  db.prepare('SELECT count(*) FROM household').get()
+  return db
 }
 
 let schema: object | undefined

@@ -1,9 +1,8 @@
-import { TABLE_IDS, tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { TABLE_IDS, tableSpec, type Row, type TableId } from '#core/contract/bundle'
 import { GROUPS, type GroupId } from '#core/contract/bundle-names'
 import { notUndone, type LoggedEvent } from '#core/event-log'
 import type { Db } from '#server/store/open'
-import { keyOf, putter } from './import-bundle'
-import { rowsOf } from './export-bundle'
+import { jsonDigest } from './staging'
 
 /** Which household's row is kept where both have one and they differ. */
 export type Choice = 'ours' | 'theirs'
@@ -44,7 +43,7 @@ const MAX_SHOWN = 200
  * of it is a part of what the other knows; else ours stays as it is. Batches that are still on their stove
  * stay there.
  */
-export function mergePlan(db: Db, theirs: Tables, choices: Choices = {}): MergePlan {
+export function mergePlan(db: Db, theirs: Db, choices: Choices = {}): MergePlan {
   const merging = new Merging(db, theirs, choices)
   for (const table of TABLE_IDS) merging.addTable(table)
   return merging.plan()
@@ -59,10 +58,10 @@ class Merging {
   /** Keys of rows that are not taken over, by table. */
   readonly #away = new Map<string, Set<unknown>>()
   readonly #db: Db
-  readonly #theirs: Tables
+  readonly #theirs: Db
   readonly #choices: Choices
 
-  constructor(db: Db, theirs: Tables, choices: Choices) {
+  constructor(db: Db, theirs: Db, choices: Choices) {
     this.#db = db
     this.#theirs = theirs
     this.#choices = choices
@@ -79,13 +78,13 @@ class Merging {
   }
 
   addTable(table: TableId): void {
-    const rows = this.#theirs[table]
+    const rows = lightRows(this.#theirs, table)
     const spec = tableSpec(table)
     const ownKey = spec.key.length === 1 ? spec.key[0]! : undefined
-    const ours = rowsOf(this.#db, table)
+    const ours = lightRows(this.#db, table)
     const byKey = new Map(ours.map((row) => [keyOf(table, row), row]))
     this.#present.set(table, new Set(ownKey === undefined ? [] : ours.map((row) => row[ownKey])))
-    if (!rows || rows.length === 0) return
+    if (rows.length === 0) return
     const change = this.#changeOf(spec.group)
     const running = table === 'cook' ? stillOn(this.#theirs) : undefined
     const members = spec.of ? membersOf(spec.of.column, ours, rows) : undefined
@@ -191,13 +190,14 @@ function clashes(table: TableId, row: Row, ours: readonly Row[]): boolean {
 }
 
 /** Batches that have not ended. */
-function stillOn(theirs: Tables): Set<unknown> {
+function stillOn(theirs: Db): Set<unknown> {
   const over = new Set(
-    notUndone((theirs.cook_event ?? []) as (Row & LoggedEvent)[])
+    notUndone(lightRows(theirs, 'cook_event') as (Row & LoggedEvent)[])
       .filter((e) => e.kind === 'finish' || e.kind === 'stop')
       .map((e) => e.cook_id),
   )
-  return new Set((theirs.cook ?? []).map((cook) => cook.id).filter((id) => !over.has(id)))
+  const ids = theirs.prepare('SELECT id FROM cook').pluck().all()
+  return new Set(ids.filter((id) => !over.has(id)))
 }
 
 /** What happened in a thing, here and there: theirs goes on where ours stopped if ours is a part of theirs. */
@@ -222,28 +222,67 @@ const nameOf = (row: Row): string =>
     row.name ?? row.title ?? row.figure ?? row.situation ?? row.style ?? row.kind ?? row.cook_id ?? row.id,
   )
 
-/** Writes what a plan says, in one transaction of the caller's. */
+/**
+ * Rows without what is long in them: of columns with JSON there is a digest, by which they are compared. So ten
+ * thousand batches can be merged without holding their plans.
+ */
+export function lightRows(db: Db, table: TableId): Row[] {
+  const { json = [], row, order, key } = tableSpec(table)
+  if (json.length > 0) db.function('json_digest', { deterministic: true }, jsonDigest)
+  const columns = Object.keys(row.entries).map((column) =>
+    json.includes(column) ? `json_digest(${column}) AS ${column}` : column,
+  )
+  return db
+    .prepare(`SELECT ${columns.join(', ')} FROM ${table} ORDER BY ${order ?? key.join(', ')}`)
+    .all() as Row[]
+}
+
+export const keyOf = (table: TableId, row: Row): string =>
+  JSON.stringify(tableSpec(table).key.map((column) => row[column]))
+
+/**
+ * Writes what a plan says, in one transaction of the caller's. What is long is taken from their database as it
+ * is, which the caller has attached under the name `theirs`.
+ */
 export function applyMerge(db: Db, { added, replaced }: Pick<MergePlan, 'added' | 'replaced'>): void {
+  const columnsOf = (table: TableId) => {
+    const { json = [], row, key } = tableSpec(table)
+    const plain = Object.keys(row.entries).filter((column) => !json.includes(column))
+    return { json, key, plain, byKey: key.map((column) => `${column} = ?`).join(' AND ') }
+  }
+  const values = (row: Row, columns: readonly string[]) => columns.map((column) => row[column])
   for (const [table, rows] of replaced) {
-    const spec = tableSpec(table)
-    const columns = Object.keys(spec.row.entries).filter((column) => !spec.key.includes(column))
+    const { json, key, plain, byKey } = columnsOf(table)
+    const changed = plain.filter((column) => !key.includes(column))
     const update = db.prepare(
-      `UPDATE ${table} SET ${columns.map((c) => `${c} = ?`).join(', ')} WHERE ${spec.key.map((c) => `${c} = ?`).join(' AND ')}`,
+      `UPDATE ${table} SET ${[
+        ...changed.map((column) => `${column} = ?`),
+        ...json.map((column) => `${column} = (SELECT ${column} FROM theirs.${table} WHERE ${byKey})`),
+      ].join(', ')} WHERE ${byKey}`,
     )
-    const json = (column: string, value: unknown) =>
-      spec.json?.includes(column) && value !== null ? JSON.stringify(value) : value
     for (const row of rows)
-      update.run([...columns.map((c) => json(c, row[c])), ...spec.key.map((c) => row[c])])
+      update.run([...values(row, changed), ...json.flatMap(() => values(row, key)), ...values(row, key)])
   }
   for (const table of TABLE_IDS) {
     const rows = added.get(table)
     if (!rows) continue
-    const put = putter(db, table)
-    rows.forEach(put)
+    const { json, key, plain, byKey } = columnsOf(table)
+    const put = db.prepare(
+      `INSERT INTO main.${table} (${[...plain, ...json].join(', ')})
+       SELECT ${[...plain.map(() => '?'), ...json].join(', ')} FROM theirs.${table} WHERE ${byKey}`,
+    )
+    for (const row of rows) put.run([...values(row, plain), ...values(row, key)])
   }
 }
 
-/** Deletes every exported row, the last table first. */
-export function emptyTables(db: Db): void {
-  for (const table of [...TABLE_IDS].reverse()) db.exec(`DELETE FROM ${table}`)
+/** Puts another household in the place of this one: the rows of the database attached as `theirs`. */
+export function replaceAll(db: Db): void {
+  for (const table of [...TABLE_IDS].reverse()) db.exec(`DELETE FROM main.${table}`)
+  for (const table of TABLE_IDS) {
+    const { row, order, key } = tableSpec(table)
+    const columns = Object.keys(row.entries).join(', ')
+    db.exec(
+      `INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM theirs.${table} ORDER BY ${order ?? key.join(', ')}`,
+    )
+  }
 }

@@ -1,8 +1,7 @@
-import { tableSpec, type Row, type TableId, type Tables } from '#core/contract/bundle'
+import { TABLE_IDS, tableSpec, type TableId } from '#core/contract/bundle'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { Db } from '#server/store/open'
-import { keyOf } from './import-bundle'
-import { rowsOf } from './export-bundle'
+import { keyOf, lightRows } from './merge'
 
 /** Things that can be added under another id, the columns that name them, and what belongs to them. */
 const THINGS = {
@@ -28,54 +27,36 @@ const THINGS = {
 
 /**
  * Gives things of theirs that differ from ours under the same id an id and a name of their own, so that both
- * stay; whatever names them in the bundle names the new one.
+ * stay; whatever names them in their database names the new one.
  * @param fresh makes an id
  */
-export function renameConflicts(
-  db: Db,
-  theirs: Tables,
-  tables: readonly TableId[],
-  fresh: () => string,
-): Tables {
-  let made = theirs
+export function renameConflicts(db: Db, theirs: Db, tables: readonly TableId[], fresh: () => string): void {
   for (const table of tables) {
     if (!Object.hasOwn(THINGS, table)) continue
     const { column, children, figures } = THINGS[table as keyof typeof THINGS]
-    const ours = new Map(rowsOf(db, table).map((row) => [keyOf(table, row), row]))
-    const renamed = new Map<unknown, string>()
-    for (const row of made[table] ?? []) {
+    const ours = new Map(lightRows(db, table).map((row) => [keyOf(table, row), row]))
+    const conflicts = lightRows(theirs, table).filter((row) => {
       const here = ours.get(keyOf(table, row))
-      if (here && JSON.stringify(here) !== JSON.stringify(row)) renamed.set(row.id, fresh())
-    }
-    if (renamed.size === 0) continue
-    const ofFigure = (row: Row): Row => {
-      const start = figures.find((f) => renamed.has(String(row.figure).slice(f.length + 1)))
-      return start !== undefined && String(row.figure).startsWith(`${start} `)
-        ? { ...row, figure: `${start} ${renamed.get(String(row.figure).slice(start.length + 1))!}` }
-        : row
-    }
-    const of = (row: Row, name: TableId): Row => {
-      if (name === table)
-        return renamed.has(row.id)
-          ? {
-              ...row,
-              id: renamed.get(row.id)!,
-              name: `${String(row.name).slice(0, HOUSEHOLD_LIMITS.name - OTHER.length)}${OTHER}`,
-            }
-          : row
-      if (name === 'belief_override') return ofFigure(row)
-      if (column === undefined || !(column in tableSpec(name).row.entries) || !renamed.has(row[column]))
-        return row
-      return {
-        ...row,
-        [column]: renamed.get(row[column])!,
-        ...((children as readonly TableId[]).includes(name) ? { id: fresh() } : {}),
+      return here && JSON.stringify(here) !== JSON.stringify(row)
+    })
+    const rename = theirs.prepare(`UPDATE ${table} SET id = ?, name = ? WHERE id = ?`)
+    const renameFigure = theirs.prepare('UPDATE belief_override SET figure = ? WHERE figure = ?')
+    const naming = TABLE_IDS.filter((name) => column !== undefined && column in tableSpec(name).row.entries)
+    for (const row of conflicts) {
+      const id = fresh()
+      const name = `${String(row.name).slice(0, HOUSEHOLD_LIMITS.name - OTHER.length)}${OTHER}`
+      rename.run(id, name, row.id)
+      for (const figure of figures) renameFigure.run(`${figure} ${id}`, `${figure} ${String(row.id)}`)
+      for (const other of naming) {
+        // What belongs to it is another thing too.
+        if ((children as readonly TableId[]).includes(other)) {
+          const renameChild = theirs.prepare(`UPDATE ${other} SET id = ? WHERE id = ?`)
+          const ids = theirs.prepare(`SELECT id FROM ${other} WHERE ${column!} = ?`).pluck().all(row.id)
+          for (const child of ids) renameChild.run(fresh(), child)
+        }
+        theirs.prepare(`UPDATE ${other} SET ${column!} = ? WHERE ${column!} = ?`).run(id, row.id)
       }
     }
-    made = Object.fromEntries(
-      Object.entries(made).map(([name, rows]) => [name, rows.map((row) => of(row, name as TableId))]),
-    )
   }
-  return made
 }
 const OTHER = ' (theirs)'

@@ -7,7 +7,7 @@ import { SITUATIONS } from '#core/practice/situations'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { checkHousehold } from '../../server/backup/copy'
 import { openKitchen } from '../../server/store/open-household'
-import { parseBundle } from '../../server/transfer/import-bundle'
+import { stage } from '../../server/transfer/staging'
 
 export interface FuzzResult {
   requests: number
@@ -541,11 +541,12 @@ export async function fuzz({
     }
     await Promise.all(Array.from({ length: AT_ONCE }, (_, i) => worker(i)))
     // Whatever the doors let in, the house can be carried: what comes out is what another house would take.
-    const parsedBundle = parseBundle(
-      Buffer.from(await fetch(`http://127.0.0.1:${port}/household.json`).then((r) => r.text())),
+    const exported = await stage(
+      Buffer.from(await (await fetch(`http://127.0.0.1:${port}/household.zip`)).arrayBuffer()),
+      join(folder, 'staged'),
     )
-    if (!parsedBundle.ok)
-      result.wrong.push(...parsedBundle.errors.map((e) => `the house can no longer be carried: ${e.message}`))
+    if (!exported.ok)
+      result.wrong.push(...exported.errors.map((e) => `the house can no longer be carried: ${e.message}`))
     if (server.exitCode !== null) result.wrong.push(`the server ended with ${server.exitCode}: ${log}`)
     else if (
       !(await fetch(`http://127.0.0.1:${port}/healthz`).then(

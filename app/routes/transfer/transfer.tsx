@@ -1,11 +1,14 @@
 import { Button, Checkbox, FileInput, Radio } from '@mantine/core'
+import { join } from 'node:path'
 import { useEffect, useRef, useState } from 'react'
 import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
-import { BUNDLE_LIMITS, GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
+import { GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
 import type { FieldError } from '#core/contract/fields'
+import { prepareInWorker } from '#server/api/worker-pool'
 import { nowMs } from '#server/clock'
 import {
   importBundle,
+  incomingFolder,
   broughtTimes,
   lookAt,
   SIDE_BY_SIDE,
@@ -13,11 +16,11 @@ import {
   type CarryChoices,
   type ImportPreview,
 } from '#server/commands/transfer'
+import { dropUpload, receiveForm, uploadedFile } from '#server/http/upload'
 import { kitchen } from '#server/kitchen'
 import { databaseFile } from '#server/store/open-household'
 import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../ui/forms/error-list'
-import { formOf } from '../../ui/forms/read-form'
 import sheets from '../../layout/sheets.module.css'
 import { Preview } from './preview'
 import type { Route } from './+types/transfer'
@@ -32,54 +35,53 @@ export const loader = () => ({
   brought: broughtTimes(),
 })
 
+const uploadsFolder = () => join(incomingFolder(databaseFile()), 'uploads')
+
 const refuse = (errors: FieldError[], status = 422) => data({ errors }, { status })
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await formOf(request)
-  const intent = form.get('intent')
+  const folder = uploadsFolder()
+  const { fields, upload: sent } = await receiveForm(request, folder)
+  const { intent } = fields
   if (intent !== 'look' && intent !== 'bring')
     return refuse(
       [
         {
           path: 'intent',
-          message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
+          message: `intent must be an action of this page, got "${(intent ?? '').slice(0, 40)}"`,
           code: 'not-an-option',
         },
       ],
       400,
     )
-  const file = form.get('file')
-  if (!(file instanceof File) || file.size === 0)
+  // A file that was looked at is still here, and need not be sent again.
+  const upload = sent ?? fields.upload
+  if (upload === undefined || upload === '')
     return refuse([{ path: 'file', message: 'file is missing: choose one', code: 'required' }])
-  if (file.size > BUNDLE_LIMITS.bytes)
-    return refuse(
-      [
-        {
-          path: 'file',
-          message: `file may have ${BUNDLE_LIMITS.bytes / 1e6} MB at most; yours has ${(file.size / 1e6).toFixed(1)}`,
-          code: 'too-many',
-        },
-      ],
-      413,
-    )
-  const bytes = new Uint8Array(await file.arrayBuffer())
+  const source = uploadedFile(folder, upload)
+  if (source === undefined)
+    return refuse([
+      { path: 'file', message: 'file must be chosen again: it is no longer here', code: 'required' },
+    ])
   if (intent === 'look') {
-    const preview = lookAt(kitchen(), bytes)
-    return preview.ok ? { looked: preview.value } : refuse(preview.errors)
+    const preview = await lookAt(databaseFile(), source, prepareInWorker, request.signal)
+    if (preview.ok) return { looked: { ...preview.value, upload } }
+    dropUpload(folder, upload)
+    return refuse(preview.errors)
   }
-  const how = IMPORT_MODES.find((way) => way === form.get('how'))
+  const how = IMPORT_MODES.find((way) => way === fields.how)
   if (!how)
     return refuse([
       {
         path: 'how',
-        message: `how must be one of ${IMPORT_MODES.join(', ')}; got "${String(form.get('how')).slice(0, 40)}"`,
+        message: `how must be one of ${IMPORT_MODES.join(', ')}; got "${(fields.how ?? '').slice(0, 40)}"`,
         code: 'not-an-option',
       },
     ])
   const choices: CarryChoices = {}
   for (const group of Object.keys(GROUPS) as GroupId[]) {
-    const choice = form.get(group)
-    if (choice === null) continue
+    const choice = fields[group]
+    if (choice === undefined) continue
     const known = (
       ['ours', 'theirs', ...(SIDE_BY_SIDE.includes(group) ? (['both'] as const) : [])] as const
     ).find((one) => one === choice)
@@ -87,16 +89,19 @@ export async function action({ request }: Route.ActionArgs) {
       return refuse([
         {
           path: group,
-          message: `${group} must be ours or theirs${SIDE_BY_SIDE.includes(group) ? ' or both' : ''}, got "${String(choice).slice(0, 40)}"`,
+          message: `${group} must be ours or theirs${SIDE_BY_SIDE.includes(group) ? ' or both' : ''}, got "${choice.slice(0, 40)}"`,
           code: 'invalid',
         },
       ])
     choices[group] = known
   }
-  const brought = await importBundle(kitchen(), databaseFile(), bytes, how, choices, nowMs(), {
+  const brought = await importBundle(kitchen(), databaseFile(), source, how, choices, nowMs(), {
     signal: request.signal,
+    prepare: prepareInWorker,
   })
-  return brought.ok ? { brought: { ...brought.value, how } } : refuse(brought.errors)
+  if (!brought.ok) return refuse(brought.errors)
+  dropUpload(folder, upload)
+  return { brought: { ...brought.value, how } }
 }
 
 /** Export and import. */
@@ -113,7 +118,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   /** How often something had come in when this was stopped. */
   const [stoppedAt, setStoppedAt] = useState<number>()
   // The preview stays when the import is stopped or refused.
-  const [preview, setPreview] = useState<ImportPreview>()
+  const [preview, setPreview] = useState<ImportPreview & { upload: string }>()
   const [seenAnswer, setSeenAnswer] = useState(actionData)
   if (actionData !== seenAnswer) {
     setSeenAnswer(actionData)
@@ -126,7 +131,10 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   const send = (intent: 'look' | 'bring') => {
     const form = new FormData(formRef.current!)
     form.set('intent', intent)
-    if (file) form.set('file', file)
+    // What was looked at is on the server already.
+    form.delete('file')
+    if (intent === 'bring' && current) form.set('upload', current.upload)
+    else if (file) form.set('file', file)
     if (intent === 'look') {
       setPreviewed(pickedAt)
       setPreview(undefined)
@@ -158,8 +166,8 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
           <FileInput
             label="A data file"
             placeholder="choose a file"
-            description={`JSON, ${BUNDLE_LIMITS.bytes / 1e6} MB at most; you see what changes before anything is saved`}
-            accept=".json,application/json"
+            description="ZIP or JSON; you see what changes before anything is saved"
+            accept=".zip,.json,application/zip,application/json"
             maw={420}
             mb="sm"
             clearable
@@ -233,7 +241,7 @@ function ExportSection({
       </h2>
       <p>All your data in one file: for another computer, as a backup, or for your own programs.</p>
       <div className={classes.row}>
-        <Button component="a" href={`/household.json${pictures ? '' : '?pictures=no'}`} download>
+        <Button component="a" href={`/household.zip${pictures ? '' : '?pictures=no'}`} download>
           The whole household
         </Button>
         <Checkbox
@@ -261,8 +269,12 @@ function ExportSection({
         </li>
       </ul>
       <p className="quiet small">
-        The file format is described in <a href="/household.schema.json">its schema</a>. A backup is made
-        automatically every day;{' '}
+        It is a ZIP of the rows, a line each, and the pictures. Also{' '}
+        <a href="/household.json" download>
+          as one JSON document
+        </a>
+        , described in <a href="/household.schema.json">its schema</a>. A backup is made automatically every
+        day;{' '}
         {loaderData.copies === 0
           ? 'there is none yet'
           : loaderData.copies === 1

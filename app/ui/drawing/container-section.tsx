@@ -32,7 +32,10 @@ export const ContainerGrains = ({ varieties }: { varieties: readonly Variety[] }
   </svg>
 )
 
-/** A container cut open, to scale: the depth of the grain decides how fast it cools. Its page has {@link ContainerGrains}. */
+/**
+ * A container cut open, to scale: the depth of the grain decides how fast it cools. Its page has
+ * {@link ContainerGrains}.
+ */
 export function ContainerSection({ variety, depthMm, widthMm, open, past, frozen }: ContainerSectionProps) {
   const width = Math.max(46, Math.min(WIDEST, widthMm * SCALE))
   const fill = Math.max(5, Math.min(HIGHEST - 14, depthMm * SCALE))

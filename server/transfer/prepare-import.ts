@@ -1,0 +1,93 @@
+import Database from 'better-sqlite3'
+import { runningCookOf } from '#core/contract/running-cook'
+import type { Result } from '#core/contract/plan-request'
+import type { TableId } from '#core/contract/bundle'
+import { replay } from '#core/cook/replay'
+import { lineOf } from '#server/commands/rebuild-entry'
+import { fieldError } from '#core/contract/field-error'
+import { openDatabase } from '#server/store/open'
+import { kitchenIn, type Kitchen } from '#server/store/open-household'
+import { randomUUID } from 'node:crypto'
+import { mergePlan, type GroupChange } from './merge'
+import { renameConflicts } from './rename-conflicts'
+import { stage, stagedDatabase, type Staged } from './staging'
+
+/** What is prepared of an import before anything is written. */
+export interface Preparation {
+  /** Path of the file, or its bytes. */
+  source: string | Uint8Array
+  /** Where it is laid out; the caller removes it. */
+  folder: string
+  /** The household's database. */
+  file: string
+  /** Only looked at, or brought in: merged or in place of what is here. */
+  how: 'look' | 'merge' | 'as-new'
+  /** Tables of things that stay side by side with ours where they differ. */
+  both: readonly TableId[]
+}
+export interface Prepared extends Staged {
+  /** What merging would change, where it was only looked at. */
+  changes: GroupChange[]
+}
+
+/** Batches that are followed before others get a turn. */
+const AT_ONCE = 20
+export const STOPPED = 'it was stopped; nothing was changed'
+
+/**
+ * Reads a file, lays it out, and works out what takes long: what would change, or the notebook's entries of its
+ * batches. A batch that cannot be followed from its events is none, and the file is refused.
+ * @param onProgress batches followed, of how many
+ */
+export async function prepareImport(
+  { source, folder, file, how, both }: Preparation,
+  onProgress: (done: number, total: number) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<Result<Prepared>> {
+  const staged = await stage(source, folder)
+  if (!staged.ok) return staged
+  if (signal?.aborted) return fieldError('file', `cannot be imported: ${STOPPED}`)
+  const ours = new Database(file, { readonly: true, fileMustExist: true })
+  const theirs = openDatabase(stagedDatabase(folder))
+  try {
+    if (how === 'look')
+      return { ok: true, value: { ...staged.value, changes: mergePlan(ours, theirs).changes } }
+    theirs.pragma('foreign_keys = OFF')
+    theirs.pragma('synchronous = OFF')
+    if (how === 'merge') renameConflicts(ours, theirs, both, randomUUID)
+    const ids =
+      how === 'as-new'
+        ? (theirs.prepare('SELECT id FROM cook').pluck().all() as string[])
+        : (mergePlan(ours, theirs).added.get('cook') ?? []).map((row) => String(row.id))
+    const guest = kitchenIn(theirs)
+    theirs.exec('BEGIN')
+    for (const [i, id] of ids.entries()) {
+      try {
+        const line = lineOf(guest, id)
+        if (line) guest.notebook.put(line.line, line.evidence)
+        else canBeReplayed(guest, id)
+      } catch (error) {
+        return fieldError(
+          'file',
+          `cannot be imported: the cook ${id} cannot be followed: ${(error as Error).message.slice(0, 160)}`,
+        )
+      }
+      if (i % AT_ONCE !== AT_ONCE - 1) continue
+      onProgress(i + 1, ids.length)
+      await new Promise((resolve) => setImmediate(resolve))
+      if (signal?.aborted) return fieldError('file', `cannot be imported: ${STOPPED}`)
+    }
+    theirs.exec('COMMIT')
+    theirs.pragma('wal_checkpoint(TRUNCATE)')
+    return { ok: true, value: { ...staged.value, changes: [] } }
+  } finally {
+    ours.close()
+    theirs.close()
+  }
+}
+
+function canBeReplayed({ cooks }: Kitchen, id: string): void {
+  const cook = cooks.find(id)!
+  const events = cooks.events(id)
+  replay(runningCookOf(cook, events), events, events.at(-1)?.atMs ?? cook.startedMs)
+}
