@@ -41,18 +41,7 @@ export async function carry(
   const kitchen = openKitchen(file)
   try {
     if (command === 'export') {
-      const wanted = {
-        holds: 'household',
-        pictures: join(dirname(file), 'photos'),
-        nowMs: Date.now(),
-      } as const
-      const db = openForExport(file)
-      const bundle = path.endsWith('.zip')
-        ? archiveOf(db, wanted)
-        : Readable.from(bundlePieces(db, wanted), { objectMode: false })
-      await pipeline(bundle, path === '-' ? process.stdout : createWriteStream(path, { flags: 'wx' }))
-      db.close()
-      return
+      return await exportTo(file, path)
     }
     const source = path === '-' ? readFileSync(0) : path
     if (!way) {
@@ -70,5 +59,19 @@ export async function carry(
   } finally {
     kitchen.db.close()
     if (taken) releaseHousehold(file)
+  }
+}
+
+/** Writes the household to a new file, or to standard output. */
+async function exportTo(file: string, path: string): Promise<void> {
+  const wanted = { holds: 'household', pictures: join(dirname(file), 'photos'), nowMs: Date.now() } as const
+  const db = openForExport(file)
+  try {
+    const bundle = path.endsWith('.zip')
+      ? archiveOf(db, wanted)
+      : Readable.from(bundlePieces(db, wanted), { objectMode: false })
+    await pipeline(bundle, path === '-' ? process.stdout : createWriteStream(path, { flags: 'wx' }))
+  } finally {
+    db.close()
   }
 }

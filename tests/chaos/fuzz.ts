@@ -53,6 +53,7 @@ export const ROUTES = [
   'login',
   'authority.pem',
   'household.json',
+  'household.zip',
   'household.schema.json',
   'transfer/progress',
   'welcome',

@@ -102,6 +102,7 @@ test('network: closed without a passphrase; foreign names, posts, guesses and co
       '/',
       '/notebook',
       '/household.json',
+      '/household.zip',
       '/api/v1/notebook',
       '/notebook.csv',
       '/cooks/all/changes',

@@ -112,7 +112,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
       {empty && (
         <p>
           Add the grains you have under <Link to="/grains">Grains</Link> and your pots under{' '}
-          <Link to="/pots">Pots</Link>: this page shows which of them can be on the table by then.
+          <Link to="/pots">Pots</Link>: this page shows which of them can be ready by then.
         </p>
       )}
       {!empty && ready.length === 0 && (
