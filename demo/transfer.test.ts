@@ -111,6 +111,7 @@ describe('the exported tables', () => {
       'calendar_key',
       'sign_in_attempt',
       'running_cook',
+      'answered_form',
       'cook_event.seq',
       'leftover_event.seq',
     ])

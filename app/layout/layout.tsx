@@ -5,6 +5,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import { nowMs } from '#server/clock'
+import { formIdOf, once } from '#server/http/once'
 import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
@@ -29,6 +30,14 @@ export function loader({ request }: Route.LoaderArgs) {
     nowMs: nowMs(),
   }
 }
+
+/** A form that carries a number is done once, however often it is sent. */
+export const middleware: Route.MiddlewareFunction[] = [
+  async ({ request }, next) => {
+    const id = await formIdOf(request)
+    return id === undefined ? next() : once(kitchen().db, id, nowMs(), next)
+  },
+]
 
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orCached('house', serverLoader)
 

@@ -1,6 +1,6 @@
 import { LIMITS } from '#core/contract/plan-request'
 import type { ToldAddIn } from '#core/seasoning/read-add-in'
-import { saltGrams, saltPercentFor } from '#core/seasoning/salt'
+import { saltGrams, saltPercentFor } from '#core/seasoning/salt-amounts'
 import type { Plan } from '#core/plan/result'
 import type { Quantity } from '#core/units/parse-quantity'
 import { volumeOf } from './household-measures'

@@ -6,7 +6,7 @@ import {
   type StandardMeasureId,
 } from '#core/units/measures'
 import { measureOfCup } from '#core/units/system'
-import type { Quantity, QuantityUnit } from '#core/units/parse-quantity'
+import type { Quantity } from '#core/units/parse-quantity'
 import { volumeOfQuantity } from '#core/units/quantity-volume'
 import type { MeasureRow } from '#server/store/equipment'
 
@@ -51,17 +51,6 @@ export function measureNamed(
 ): MeasureChoice['measure'] {
   const choices = measureChoices(household)
   return (choices.find((c) => c.id === id) ?? choices[0]!).measure
-}
-
-/** Which choice a typed unit means. */
-export function choiceFor(
-  { unit, own }: { unit: QuantityUnit | undefined; own?: string },
-  choices: readonly MeasureChoice[],
-): MeasureChoice | undefined {
-  if (unit === 'own')
-    return choices.find((c) => typeof c.measure !== 'string' && c.measure.name === own && c.id !== 'cup')
-  if (unit === 'cup') return choices[0]
-  return choices.find((c) => c.id === unit || c.measure === unit)
 }
 
 /** How much an amount in mL, spoons, cups or an own measure holds, mL; undefined for what has no volume. */

@@ -1,8 +1,8 @@
 import { localText } from '#core/units/local-text'
 import { LIMITS } from '#core/contract/plan-request'
 import { measureOf } from '#core/units/measures'
-import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
-import { choiceFor, measureChoices, measureNamed, volumeOf } from './household-measures'
+import { parseQuantity, type Quantity, type QuantityUnit } from '#core/units/parse-quantity'
+import { measureChoices, measureNamed, volumeOf, type MeasureChoice } from './household-measures'
 import type { PlanningData, PlanState } from './plan-state'
 
 type DryAmount = Exclude<PlanState['amount'], { basis: 'servings' }>
@@ -77,4 +77,15 @@ function inLimits(amount: PlanState['amount'] | undefined, household: Household)
   return amount.value * ml >= min && amount.value * ml <= max
     ? { ok: true, amount }
     : { ok: false, message: localText(`From ${min} mL to ${max / 1000} L.`, household) }
+}
+
+/** Which choice a typed unit means. */
+function choiceFor(
+  { unit, own }: { unit: QuantityUnit | undefined; own?: string },
+  choices: readonly MeasureChoice[],
+): MeasureChoice | undefined {
+  if (unit === 'own')
+    return choices.find((c) => typeof c.measure !== 'string' && c.measure.name === own && c.id !== 'cup')
+  if (unit === 'cup') return choices[0]
+  return choices.find((c) => c.id === unit || c.measure === unit)
 }

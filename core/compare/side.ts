@@ -3,7 +3,7 @@ import { planFrom } from '#core/contract/plan'
 import { boilingPointAt, pressureAt, saturationTemperature } from '#core/heat/boiling-point'
 import { metres, pascals } from '#core/units/units'
 import { textureOf } from '#core/grain/texture'
-import { gaugePressure } from '#core/methods/pressure-electric'
+import { ELECTRIC } from '#core/methods/pressure-electric'
 import { prepare } from '#core/plan/prepare'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
@@ -59,7 +59,7 @@ export function sideOf(json: PlanRequestJson): Side {
  * thermostat draws what it loses.
  */
 function energyOf({ source, vessel, kitchenC, elevationM, pressure }: PlanRequest, plan: Plan): number {
-  const gauge = vessel.kind === 'pressure-electric' ? gaugePressure(vessel.kind, pressure) : undefined
+  const gauge = vessel.kind === 'pressure-electric' ? ELECTRIC.gaugeKPa[pressure] : undefined
   const held =
     gauge === undefined
       ? boilingPointAt(metres(elevationM))

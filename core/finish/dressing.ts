@@ -76,9 +76,3 @@ export function fromLiquidPerVolume(mlPerMl: number, of: Proportions, bulkDensit
     saltLast: of.saltLast,
   }
 }
-
-/** Made ahead in a bottle: for how much dry grain what is left still does, g. */
-export const bottleDoes = (leftG: number, of: Proportions): number => {
-  const per100 = dressingFor(100, of).liquidG
-  return per100 > 0 ? (100 * leftG) / per100 : 0
-}

@@ -1,13 +1,7 @@
 import fc from 'fast-check'
 import { blendOf } from '#core/grain/blend'
-import {
-  bottleDoes,
-  DRESSING_IDS,
-  dressingFor,
-  DRESSINGS,
-  fromLiquidPerVolume,
-  liquidPerVolume,
-} from './dressing'
+import { DRESSING_IDS, dressingFor, DRESSINGS, fromLiquidPerVolume, liquidPerVolume } from './dressing'
+import { bottleDoes } from './bottle-reach'
 import { handWarmMinutes, vapourDensity } from './hand-warm'
 import { loosenWay } from './loosen'
 import { SPREAD_MM, spreadOf } from './spread'

@@ -1,4 +1,5 @@
-import { dryVolumeOf, grainKeyOf } from './grain-key'
+import { dryVolumeOf } from './dry-volume'
+import { grainKeyOf } from './grain-key'
 
 test('a key gives the dry volume that its grains fill, whatever the order of a blend', () => {
   // Cup masses of USDA FoodData Central: long-grain white 185 g, quinoa 170 g a US cup.

@@ -1,4 +1,3 @@
-import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import type { PlanRequest } from '#core/plan/request'
 
 /**
@@ -12,18 +11,4 @@ export function grainKeyOf(grains: PlanRequest['grains']): string {
     .sort((a, b) => a.variety.localeCompare(b.variety, 'en'))
     .map(({ variety, share }) => `${variety} ${(share / total).toFixed(2)}`)
     .join(' + ')
-}
-
-/**
- * Dry volume of so much of a grain or blend.
- * @param key of {@link grainKeyOf}; a variety nobody knows counts as white rice
- * @param grams dry
- * @returns mL as it is scooped
- */
-export function dryVolumeOf(key: string, grams: number): number {
-  return key.split(' + ').reduce((ml, part) => {
-    const [id = '', share = '1'] = part.split(' ')
-    const variety = VARIETIES.find((v) => v.id === id) ?? varietyOf('long-white')
-    return ml + (grams * Number(share)) / variety.bulkDensity
-  }, 0)
 }

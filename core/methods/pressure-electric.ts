@@ -2,7 +2,6 @@ import { saturationTemperature } from '#core/heat/boiling-point'
 import { fullPower, simmeringPower } from '#core/heat/sources'
 import { pascals } from '#core/units/units'
 import type { Variety } from '#core/grain/varieties'
-import type { VesselKind } from '#core/vessel/vessel'
 import type { MethodContext, Method, MethodStage } from './definition'
 import { wantsBoiling } from './suitability'
 
@@ -21,7 +20,7 @@ export interface PressureKind {
 }
 
 /** Held by its thermostat it hardly leaks. */
-const ELECTRIC = {
+export const ELECTRIC = {
   gaugeKPa: { low: 40, high: 75 },
   leak: 0.3,
   heldHeat: 'high',
@@ -81,14 +80,6 @@ const STOVETOP = {
   thermostat: false,
   upTitle: 'Lock the lid, high heat until the indicator rises',
 } as const
-
-/** Gauge pressure of a kind of pressure cooker, kPa over ambient; nothing for other vessels. */
-export const gaugePressure = (kind: VesselKind, level: MethodContext['pressure']): number | undefined =>
-  kind === 'pressure-electric'
-    ? ELECTRIC.gaugeKPa[level]
-    : kind === 'pressure-stovetop'
-      ? STOVETOP.gaugeKPa[level]
-      : undefined
 
 /** Up, held, and down again: sealed vessels differ in their figures only. */
 export function pressureStages(kitchen: MethodContext, of: PressureKind): MethodStage[] {

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import { CRYSTAL_IDS, CRYSTALS, saltGrams, saltPercentFor, type CrystalId } from './salt'
+import { CRYSTAL_IDS, CRYSTALS, type CrystalId } from './salt'
+import { saltGrams, saltPercentFor } from './salt-amounts'
 import { seasoningOf } from './seasoning'
 
 const plan = (more: Partial<PlanRequestJson>) => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { LATENT_HEAT } from '#core/heat/evaporation'
-import { loseWater, pourMore, stirBed } from '#core/pot/actions'
+import { loseWater, pourMore, stirBed } from '#core/pot/corrections'
 import { FULL, grainWater, heatCapacityOf, type Pot } from '#core/pot/pot'
 import type { Phase } from '#core/pot/run'
 import { potForPlan } from '#core/plan/pot-for-plan'

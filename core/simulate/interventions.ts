@@ -1,4 +1,4 @@
-import { centreAtMost, loseWater, pourMore, stirBed, wetAtLeast } from '#core/pot/actions'
+import { centreAtMost, loseWater, pourMore, stirBed, wetAtLeast } from '#core/pot/corrections'
 import { type Pot } from '#core/pot/pot'
 import { goingOn, runPhase, type Phase } from '#core/pot/run'
 

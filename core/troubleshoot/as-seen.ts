@@ -1,5 +1,5 @@
 import type { Complaint } from '#core/cook/remedy'
-import { centreAtMost, uptakeAtMost, wetAtLeast } from '#core/pot/actions'
+import { centreAtMost, uptakeAtMost, wetAtLeast } from '#core/pot/corrections'
 import type { Pot } from '#core/pot/pot'
 
 /** Water that a tongue calls wet, as a share of the cooked mass; a centre it calls chalk, degree cooked. */

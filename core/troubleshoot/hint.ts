@@ -9,7 +9,7 @@ import type { Remedy } from '#core/cook/remedy'
 import type { CookView } from '#core/cook/replay'
 import type { Plan } from '#core/plan/result'
 import { FILM } from '#core/methods/boil-and-drain'
-import { pourMore } from '#core/pot/actions'
+import { pourMore } from '#core/pot/corrections'
 import { withRollback } from '#core/pot/snapshot'
 import { adviceFor, remedyForHard } from './remedies'
 

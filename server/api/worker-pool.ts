@@ -1,7 +1,7 @@
 import type { Candidate, OnTheTable } from '#core/compare/by-hour'
 import type { ErrorCode } from '#core/contract/fields'
 import { fieldError } from '#core/contract/field-error'
-import { STOPPED, type prepareImport } from '#server/transfer/prepare-import'
+import { STOPPED, type prepareImport } from '#server/commands/prepare-import'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'

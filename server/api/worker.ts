@@ -1,5 +1,5 @@
 import { onTheTableBy, type Candidate, type OnTheTable } from '#core/compare/by-hour'
-import { prepareImport, type Preparation } from '#server/transfer/prepare-import'
+import { prepareImport, type Preparation } from '#server/commands/prepare-import'
 import { ask } from './handlers'
 
 /** Where a thread says how far it has come with a file. */

@@ -20,8 +20,8 @@ test('a household is exported, previewed in another kitchen, merged by choice, a
     const coming = page.waitForEvent('download')
     await page.getByRole('link', { name: 'The whole household' }).click()
     const download = await coming
-    expect(download.suggestedFilename()).toMatch(/^omsel-household-\d{4}-\d\d-\d\d\.json$/)
-    const parsedBundle = join(folder, 'carried.json')
+    expect(download.suggestedFilename()).toMatch(/^omsel-household-\d{4}-\d\d-\d\d\.zip$/)
+    const parsedBundle = join(folder, 'carried.zip')
     await download.saveAs(parsedBundle)
 
     await fetch(`${OTHER}/welcome`, {

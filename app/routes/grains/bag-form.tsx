@@ -6,6 +6,7 @@ import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import type { GrainBag } from './bag-row'
+import { FormId } from '../../ui/forms/form-id'
 
 const FIELDS = [
   'variety',
@@ -35,6 +36,7 @@ export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: 
   })
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <input type="hidden" name="id" value={bag?.id ?? ''} />
         <TextInput label="Name" {...field('name')} data-autofocus />

@@ -3,13 +3,15 @@ import { useState } from 'react'
 import { Form } from 'react-router'
 import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import { bottleName, proportionsIn } from '#core/finish/bottle'
-import { bottleDoes, DRESSING_IDS, dressingFor, DRESSINGS } from '#core/finish/dressing'
+import { bottleDoes } from '#core/finish/bottle-reach'
+import { DRESSING_IDS, dressingFor, DRESSINGS } from '#core/finish/dressing'
 import type { BottleRow } from '#server/store/leftovers'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import type { HouseholdClock } from '../../ui/time/clock-hour'
 import { momentWord } from './container-words'
 import classes from './leftovers.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 interface BottlesProps {
   bottles: readonly BottleRow[]
@@ -50,6 +52,7 @@ export function Bottles({ bottles, clock, now, refused }: BottlesProps) {
                 </span>
               ) : (
                 <Form method="post" className={classes.take}>
+                  <FormId />
                   <input type="hidden" name="id" value={bottle.id} />
                   <TextInput
                     size="xs"
@@ -95,6 +98,7 @@ function AddBottle({ refused }: { refused: Refused | undefined }) {
   })
   return (
     <Form method="post" noValidate className={classes.tellContainer}>
+      <FormId />
       <input type="hidden" name="style" value={recipe === OWN ? 'usual' : recipe} />
       <Group align="flex-start" gap="sm">
         <NativeSelect

@@ -1,7 +1,7 @@
 import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
 import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
-import { data, Link, redirect, useNavigation, useSubmit } from 'react-router'
+import { data, Link, redirect, useNavigation } from 'react-router'
 import { unitsOf, amountIn } from '#core/units/system'
 import { LEFTOVER_LIMITS, type ContainerJson } from '#core/contract/leftovers'
 import { parsePlanRequest } from '#core/contract/plan-request'
@@ -41,6 +41,7 @@ import { spanWord } from '../../ui/time/clock-hour'
 import { coolingWords, portionsWord } from './container-words'
 import { AddContainer } from './containers'
 import classes from './leftovers.module.css'
+import { useSubmitOnce } from '../../ui/forms/use-submit-once'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Put away · Omsel' }]
 
@@ -155,7 +156,7 @@ interface Given {
 export default function PutAway({ loaderData, actionData }: Route.ComponentProps) {
   const { capacity } = useUnits()
   const { cook, containers, guidance, measuresBy } = loaderData
-  const submit = useSubmit()
+  const submit = useSubmitOnce()
   const busy = useNavigation().state !== 'idle'
   const owned = useMemo(() => containers.map(containerOf), [containers])
   const [given, setGiven] = useState<Given>(() => ({
@@ -212,6 +213,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
     void submit(
       {
         intent: 'put-away',
+
         parcel: JSON.stringify(container),
         ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}),
       },

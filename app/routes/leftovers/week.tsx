@@ -14,13 +14,15 @@ import { addDish, saveMeal } from '#server/commands/meals'
 import { guidanceIn } from '#server/queries/guidance'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { formOf } from '../../ui/forms/read-form'
-import { clockTime, dayOf, wallMs } from '../../ui/time/clock-hour'
+import { clockTime, dayOf } from '../../ui/time/clock-hour'
+import { wallMs } from '../../ui/time/wall-time'
 import { useUnits } from '../../ui/units/units'
 import type { Route } from './+types/week'
 import { portionsWord } from './container-words'
 import { wishesIn, wishText, WISH_KEY } from './week-address'
 import { weekDishes, weekOf } from './week-plan.server'
 import classes from './week.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Cook for the week · Omsel' }]
 
@@ -141,6 +143,7 @@ export default function Week({ loaderData, actionData }: Route.ComponentProps) {
             From the fridge within {guidance.eat_h.value} h ({guidance.eat_h.source}). {FOLLOW_LOCAL}
           </p>
           <Form method="post">
+            <FormId />
             <input type="hidden" name="search" value={searchOf(asked, asked.wishes)} />
             <Button type="submit" loading={busy}>
               Cook these, one after the other

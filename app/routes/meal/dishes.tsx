@@ -19,6 +19,7 @@ import classes from './meal.module.css'
 import type { Meal, Schedule, MealPress } from './meal-data'
 import type { CompanionRow } from '#server/store/companions'
 import { Hands } from './cook-select'
+import { FormId } from '../../ui/forms/form-id'
 
 const EXAMPLE = 'Peel and cut the roots; 15; hands\nRoast them; 45; oven; look every 20'
 
@@ -123,6 +124,7 @@ function DishRow({
           />
         )}
         <Form method="post">
+          <FormId />
           <input type="hidden" name="dish" value={dish.id} />
           <Button
             type="submit"
@@ -166,6 +168,7 @@ export function OtherDishForm({
   }
   return (
     <Form method="post" noValidate className={classes.screen}>
+      <FormId />
       <input type="hidden" name="kind" value="companion" />
       <Group align="flex-end" gap="sm">
         <NativeSelect

@@ -6,11 +6,13 @@ import { settingsOf } from '#server/store/open-household'
 import { saveMeal } from '#server/commands/meals'
 import { formOf } from '../../ui/forms/read-form'
 import { errorAt, typedOf, type Refused } from '../../ui/forms/errors'
-import { clockTime, dayOf, dayWord, wallMs } from '../../ui/time/clock-hour'
+import { clockTime, dayOf, dayWord } from '../../ui/time/clock-hour'
+import { wallMs } from '../../ui/time/wall-time'
 import { PageLinks } from '../../ui/page-links'
 import { pageOf } from '../../ui/pages'
 import type { Route } from './+types/meals'
 import classes from './meal.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Meal · Omsel' }]
 
@@ -71,6 +73,7 @@ export default function MealsPage({ loaderData, actionData }: Route.ComponentPro
       <h1 className="figure">Meals</h1>
       <p className="place-lead">Several dishes, ready at the same time.</p>
       <Form method="post" noValidate className={`${classes.begin} basin`}>
+        <FormId />
         <Group align="flex-start" gap="sm">
           <TextInput
             name="title"

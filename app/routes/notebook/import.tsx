@@ -1,7 +1,7 @@
 import { Button, FileInput, NativeSelect, Table, TextInput } from '@mantine/core'
 import Papa from 'papaparse'
 import { useState, type ClipboardEvent } from 'react'
-import { data, Link, useNavigation, useSubmit } from 'react-router'
+import { data, Link, useNavigation } from 'react-router'
 import {
   columnCalled,
   COPIED_COLUMNS,
@@ -17,6 +17,7 @@ import { Complaints } from '../../ui/forms/error-list'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/import'
 import classes from './notebook.module.css'
+import { useSubmitOnce } from '../../ui/forms/use-submit-once'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Import an old notebook · Omsel' }]
 
@@ -80,7 +81,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const [heading, setHeading] = useState<string[]>()
   const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
   const [told, setTold] = useState<string>()
-  const submit = useSubmit()
+  const submit = useSubmitOnce(actionData)
   const busy = useNavigation().state !== 'idle'
   const table = heading ? [matched, ...rows] : rows
   const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))

@@ -1,4 +1,4 @@
-import { dryVolumeOf } from '#core/learn/grain-key'
+import { dryVolumeOf } from '#core/learn/dry-volume'
 import { HARDNESS_WORDS, WET_DRY_WORDS, wordOf, type Rating } from '#core/learn/rating'
 import type { NotebookLine } from '#server/store/notebook'
 

@@ -1,6 +1,6 @@
 import { useMediaQuery } from '@mantine/hooks'
 import { lazy, Suspense, useMemo, useState } from 'react'
-import { data, redirect, useFetcher, useLocation, useNavigation, useSubmit } from 'react-router'
+import { data, redirect, useFetcher, useLocation, useNavigation } from 'react-router'
 import { localPlan } from '#core/plan/local-plan'
 import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
 import type { Known } from '#core/explain/pour'
@@ -64,6 +64,7 @@ import { useWhatChanged } from './use-what-changed'
 import { useRoomForError } from './use-room-for-error'
 import classes from './plan.module.css'
 import { rememberedPlan } from '../../planning/remembered-plan'
+import { useSubmitOnce } from '../../ui/forms/use-submit-once'
 
 /** Meals to come that a pot can be put on, the soonest first. */
 const MAX_MEALS = 3
@@ -460,7 +461,7 @@ function useSending({
   request: PlanRequestJson
   leaveAddress: () => void
 }) {
-  const submit = useSubmit()
+  const submit = useSubmitOnce()
   return {
     start: () => {
       leaveAddress()

@@ -7,6 +7,7 @@ import { shownField } from '../../ui/units/unit-form'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { countdown } from '../../ui/time/countdown'
 import classes from './pots.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 interface CalibrateProps {
   vessel: VesselRow
@@ -94,6 +95,7 @@ function Measurement({
   const [minutes, setMinutes] = useState(mine?.typed.minutes ?? '')
   return (
     <Form method="post" noValidate className={classes.trial}>
+      <FormId />
       <h3 className="figure">{title}</h3>
       <p className="quiet">{say(how)}</p>
       <input type="hidden" name="vessel_id" value={vessel.id} />

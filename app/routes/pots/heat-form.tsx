@@ -3,6 +3,7 @@ import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { HeatRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { FormId } from '../../ui/forms/form-id'
 
 const FIELDS = ['name', 'kind', 'rated_w', 'knob'] as const
 
@@ -24,6 +25,7 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
   })
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <input type="hidden" name="id" value={heat?.id ?? ''} />
         <TextInput label="Name" {...field('name')} data-autofocus />

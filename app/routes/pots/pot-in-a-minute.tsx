@@ -19,6 +19,7 @@ import type { HeatRow } from '#server/store/equipment'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import classes from './pots.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 interface PotInAMinuteProps {
   heats: readonly HeatRow[]
@@ -56,6 +57,7 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
   const boil = boilingPointAt(metres(elevationM))
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <input type="hidden" name="quick" value="yes" />
         <input type="hidden" name="kind" value="pot" />

@@ -3,6 +3,7 @@ import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { ProgrammeRow, VesselRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { FormId } from '../../ui/forms/form-id'
 
 const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
 export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const
@@ -36,6 +37,7 @@ export function ProgrammeForm({
   })
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <input type="hidden" name="id" value={programme?.id ?? ''} />
         <NativeSelect

@@ -5,6 +5,7 @@ import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
+import { FormId } from '../../ui/forms/form-id'
 
 const KIND_GROUPS = [
   { group: 'Pots', kinds: ['pot'] },
@@ -54,6 +55,7 @@ function UsualForm({
   const [usual, setUsual] = useState(mine?.typed.usual)
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <NativeSelect
           label={what}

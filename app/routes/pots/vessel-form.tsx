@@ -9,6 +9,7 @@ import type { VesselRow } from '#server/store/equipment'
 import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { FormId } from '../../ui/forms/form-id'
 
 const FIELDS = [
   'name',
@@ -71,6 +72,7 @@ export function VesselForm({
   })
   return (
     <Form method="post" noValidate>
+      <FormId />
       <Stack gap="sm">
         <input type="hidden" name="id" value={vessel?.id ?? ''} />
         <TextInput label="Name" {...field('name')} data-autofocus />

@@ -6,6 +6,7 @@ import type { Person } from '#core/eaters/party'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
 import classes from './settings.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 interface PeopleProps {
   eaters: readonly Person[]
@@ -39,6 +40,7 @@ export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps
           )}
         </ul>
         <Form method="post" noValidate key={`${editing?.id ?? 'new'} ${savedAt ?? ''}`}>
+          <FormId />
           <input type="hidden" name="id" value={typed?.id ?? editing?.id ?? ''} />
           <PersonFields typed={typed} editing={editing} refused={refused} setEditing={setEditing} />
         </Form>
@@ -129,6 +131,7 @@ function PersonRow({ person, onEdit }: { person: Person; onEdit: (person: Person
         change
       </Button>
       <Form method="post">
+        <FormId />
         <input type="hidden" name="id" value={person.id} />
         <Button
           type="submit"

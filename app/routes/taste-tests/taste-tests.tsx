@@ -1,6 +1,6 @@
 import { Button, Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { data, Link, redirect, useNavigation, useSearchParams, useSubmit } from 'react-router'
+import { data, Link, redirect, useNavigation, useSearchParams } from 'react-router'
 import { localText } from '#core/units/local-text'
 import { planFrom } from '#core/contract/plan'
 import { MAX_CUPS } from '#core/learn/taste-tests'
@@ -24,6 +24,7 @@ import { loadPlanningData } from '../../planning/planning-data.server'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/taste-tests'
 import classes from './taste-tests.module.css'
+import { useSubmitOnce } from '../../ui/forms/use-submit-once'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Taste tests · Omsel' }]
 
@@ -85,7 +86,7 @@ const WATER_STEPS = [-0.16, -0.08, 0, 0.08, 0.16] as const
 export default function TasteTestsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { tasteTests, household, settings, nowMs: now } = loaderData
   const [search] = useSearchParams()
-  const submit = useSubmit()
+  const submit = useSubmitOnce()
   const busy = useNavigation().state !== 'idle'
   const written = search.toString()
   const first = useMemo(() => firstPlan(household), [household])
@@ -103,6 +104,7 @@ export default function TasteTestsPage({ loaderData, actionData }: Route.Compone
     void submit(
       {
         intent: 'make',
+
         tasteTest: JSON.stringify({
           title: `${grainWord(base, household)} in ${vessel.name}: ${DIFFERS_WORDS[differs]}`,
           differs,

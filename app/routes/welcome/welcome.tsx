@@ -18,6 +18,7 @@ import { errorAt, type Refused } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/welcome'
 import classes from './welcome.module.css'
+import { FormId } from '../../ui/forms/form-id'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Omsel' }]
 
@@ -78,6 +79,7 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
       <h1 className="figure">Set up your kitchen</h1>
       <p className={classes.lead}>Six questions, then your first plan. You can change everything later.</p>
       <Form method="post" noValidate className={`${classes.sheet} basin`}>
+        <FormId />
         <div>
           <span className={classes.label} id="system">
             Which units do you use?

@@ -1,4 +1,5 @@
-import { dayOf, hourOf, wallMs } from './clock-hour'
+import { dayOf, hourOf } from './clock-hour'
+import { wallMs } from './wall-time'
 import { afterNight } from './after-night'
 import { countdown } from './countdown'
 import {

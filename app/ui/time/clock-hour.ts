@@ -9,7 +9,7 @@ const DAY_MS = 86_400_000
  * A moment on a wall. An hour that comes twice in autumn is the first of them; one the clock skips in spring
  * is the one after it.
  */
-function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
+export function onWall(year: number, month: number, day: number, hour: string, zone: string): number {
   const moment = new TZDateMini(year, month, day, ...hourAndMinute(hour), zone).getTime()
   // Clocks go back by an hour, on one island by half of it.
   return (
@@ -122,19 +122,4 @@ export const dayOf = (ms: number, zone: string): string => {
 export const hourOf = (ms: number, zone: string): string => {
   const wall = zoned(ms, zone)
   return `${two(wall.getHours())}:${two(wall.getMinutes())}`
-}
-
-/**
- * The moment of a day and an hour on the household's wall; an hour the clock skips in spring counts as the
- * one after it.
- * @returns undefined for what is neither
- */
-export function wallMs(day: string, hour: string, zone: string): number | undefined {
-  const [, y, m, d] = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day) ?? []
-  if (d === undefined || !isClockHour(hour)) return undefined
-  const [year, month, date] = [Number(y), Number(m), Number(d)]
-  // A day that no calendar has would be taken for one of the next month.
-  const calendar = new Date(Date.UTC(year, month - 1, date))
-  if (calendar.getUTCMonth() !== month - 1 || calendar.getUTCDate() !== date || year < 100) return undefined
-  return onWall(year, month - 1, date, hour, zone)
 }

@@ -3,14 +3,14 @@ import { runningCookOf } from '#core/contract/running-cook'
 import type { Result } from '#core/contract/plan-request'
 import type { TableId } from '#core/contract/bundle'
 import { replay } from '#core/cook/replay'
-import { lineOf } from '#server/commands/rebuild-entry'
+import { lineOf } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
 import { openDatabase } from '#server/store/open'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { randomUUID } from 'node:crypto'
-import { mergePlan, type GroupChange } from './merge'
-import { renameConflicts } from './rename-conflicts'
-import { stage, stagedDatabase, type Staged } from './staging'
+import { mergePlan, type GroupChange } from '#server/transfer/merge'
+import { renameConflicts } from '#server/transfer/rename-conflicts'
+import { stage, stagedDatabase, type Staged } from '#server/transfer/staging'
 
 /** What is prepared of an import before anything is written. */
 export interface Preparation {
