@@ -74,7 +74,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
             ? 'Please enter the passphrase again. Nothing saved is lost.'
             : missing
               ? 'There is no such page here.'
-              : 'Nothing that was saved is lost. Load the page again; if it comes back, the server’s log says why.')}
+              : 'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.')}
       </p>
       <Anchor href={shut ? signInAddress(here) : '/'} underline="always">
         {shut ? 'Sign in again' : 'Back to the plan'}

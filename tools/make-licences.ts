@@ -2,8 +2,12 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 
 interface Manifest {
   license?: string
+  /** As packages stated it before npm 1. */
+  licenses?: { type: string }[]
   version: string
 }
+const statedIn = ({ license, licenses }: Manifest) => license ?? licenses?.map(({ type }) => type).join(', ')
+
 interface Lock {
   packages: Record<string, { version: string; dev?: boolean; optional?: boolean; license?: string }>
 }
@@ -22,7 +26,7 @@ export function licences(): string {
       const stated =
         row.license ??
         (existsSync(`${path}/package.json`)
-          ? (JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as Manifest).license
+          ? statedIn(JSON.parse(readFileSync(`${path}/package.json`, 'utf8')) as Manifest)
           : undefined) ??
         'not stated'
       return `| ${name} | ${row.version} | ${stated} |`

@@ -43,6 +43,8 @@ async function wordsOf(response: Response): Promise<string> {
 const RETRY_MS = 2500
 /** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
 const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
+/** A line that takes a press and never answers is given up after this, ms; the press is sent again. */
+const SEND_MS = 15_000
 /** Presses the server has, kept until the page has loaded them; it drops them by their ids. */
 const MAX_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
@@ -140,6 +142,7 @@ export function useOutbox<K extends string = EventKind>(
           method: 'POST',
           headers: { 'Content-Type': 'application/json' },
           body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
+          signal: AbortSignal.timeout(SEND_MS),
         })
         // What the server refuses for good would block the rest for ever; what it cannot take now, or not
         // from a device that is not let in, stays.

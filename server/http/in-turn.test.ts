@@ -1,13 +1,13 @@
 import express from 'express'
 import type { AddressInfo } from 'node:net'
-import { inTurn } from './in-turn'
+import { inTurnFor } from './in-turn'
 
 /** A server whose pages end when they are told to. */
-async function served() {
+async function served(longestMs: number) {
   const begun: string[] = []
   const end = new Map<string, () => void>()
   const app = express()
-  app.use(inTurn)
+  app.use(inTurnFor(longestMs))
   app.use((request, response) => {
     begun.push(`${request.method} ${request.path}`)
     if (request.method === 'POST' || request.path.startsWith('/api/')) response.send('done')
@@ -24,7 +24,7 @@ async function served() {
 }
 
 test('a page waits for the one before; a press and a question of a program do not', async () => {
-  const { at, begun, until, stop } = await served()
+  const { at, begun, until, stop } = await served(60_000)
   const first = fetch(`${at}/first`)
   while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 5))
   const second = fetch(`${at}/second`)
@@ -39,7 +39,7 @@ test('a page waits for the one before; a press and a question of a program do no
 })
 
 test('a page that does not end holds up nobody for long, and one whose reader left is not made', async () => {
-  const { at, begun, until, stop } = await served()
+  const { at, begun, until, stop } = await served(600)
   const first = fetch(`${at}/first`)
   while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 5))
   const left = new AbortController()

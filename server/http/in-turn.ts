@@ -1,8 +1,6 @@
 import type { RequestHandler } from 'express'
 import pLimit from 'p-limit'
 
-/** A page takes the whole thread: two at once would only wait for each other, and presses for both. */
-const turns = pLimit(1)
 /** A page that waits for a worker, or for a slow line, gives up its turn after this, ms. */
 const LONGEST_TURN_MS = 250
 /** Streams, files and answers for programs are not pages. */
@@ -11,20 +9,27 @@ const NOT_PAGES = /^\/(api|photos)\/|\/(changes|events|progress)$|\.(csv|ics|jso
 /**
  * Pages are made one after the other, each when the one before has been sent; what is pressed at the stove is
  * done between two of them and never waits for those that are waiting.
+ * @param longestMs how long a page may keep its turn
  */
-export const inTurn: RequestHandler = (request, response, next) => {
-  if (request.method !== 'GET' || NOT_PAGES.test(request.path)) return next()
-  void turns(
-    () =>
-      new Promise<void>((done) => {
-        // Who waited too long has left.
-        if (response.destroyed) return done()
-        const over = setTimeout(done, LONGEST_TURN_MS)
-        response.once('close', () => {
-          clearTimeout(over)
-          done()
-        })
-        setImmediate(next)
-      }),
-  )
+export function inTurnFor(longestMs: number): RequestHandler {
+  // A page takes the whole thread: two at once would only wait for each other, and presses for both.
+  const turns = pLimit(1)
+  return (request, response, next) => {
+    if (request.method !== 'GET' || NOT_PAGES.test(request.path)) return next()
+    void turns(
+      () =>
+        new Promise<void>((done) => {
+          // Who waited too long has left.
+          if (response.destroyed) return done()
+          const over = setTimeout(done, longestMs)
+          response.once('close', () => {
+            clearTimeout(over)
+            done()
+          })
+          setImmediate(next)
+        }),
+    )
+  }
 }
+
+export const inTurn = inTurnFor(LONGEST_TURN_MS)

@@ -126,7 +126,11 @@ export const failed = (error: unknown, request: Request, response: Response, nex
   response
     .status(theirs ? status : 500)
     .type('text')
-    .send(theirs ? 'Bad request.' : 'Something went wrong. Saved data is safe.')
+    .send(
+      theirs
+        ? 'Bad request.'
+        : 'Something went wrong; the log says why. "bin/omsel check" looks the household over.',
+    )
 }
 
 /** Whether the server is ready: the database answers and has this program's version. */

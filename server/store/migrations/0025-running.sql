@@ -28,3 +28,6 @@ CREATE TRIGGER cook_event_removed AFTER DELETE ON cook_event WHEN OLD.kind IN ('
     SELECT c.id FROM cook c
     WHERE c.id = OLD.cook_id AND NOT EXISTS (SELECT 1 FROM cook_end x WHERE x.cook_id = OLD.cook_id);
 END;
+CREATE TRIGGER cook_renamed AFTER UPDATE OF id ON cook BEGIN
+  UPDATE running_cook SET cook_id = NEW.id WHERE cook_id = OLD.id;
+END;
