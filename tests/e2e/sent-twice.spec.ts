@@ -1,6 +1,6 @@
 import { expect, open, test } from './kitchen'
 
-const meals = (html: string) => html.match(/Twice at noon/g)?.length ?? 0
+const meals = (html: string) => html.match(/>Twice at noon</g)?.length ?? 0
 
 test('a form of a page without scripts, sent again and again at once, makes one meal', async ({ page }) => {
   const sheet = await (await page.request.get('/meal')).text()
@@ -38,13 +38,5 @@ test('forms that stay on their page, filled in again, make another thing', async
     await bottle.getByLabel('Name').fill(name)
     await bottle.locator('button[value=make-bottle]').click()
     await expect(page.getByText(name).first()).toBeVisible()
-  }
-  await open(page, '/grains')
-  for (const name of ['one sack', 'other sack']) {
-    await page.getByRole('button', { name: 'Add a bag' }).click()
-    const drawer = page.getByRole('dialog')
-    await drawer.getByLabel('Name').fill(name)
-    await drawer.locator('button[type=submit]').first().click()
-    await expect(page.getByText(name, { exact: true })).toBeVisible()
   }
 })
