@@ -4,7 +4,7 @@ import type { Db } from '#server/store/open'
 const KEPT_MS = 2 * 86_400_000
 /** An answer is no longer than this, bytes; a longer one is not kept, and the form is only known to be done. */
 const MAX_ANSWER = 400_000
-const ID = /^[\w-]{8,100}$/
+const ID = /^[\w.-]{8,100}$/
 
 const UNSURE =
   'This form was sent before, and whether it was saved is not known: the server was stopped meanwhile. Look whether it is there; if not, open the page again and send it again.'

@@ -1,6 +1,9 @@
 import { useState } from 'react'
 import { useSubmit, type SubmitOptions } from 'react-router'
 
+/** Another number for a form; a page over plain HTTP has no UUIDs. */
+export const newFormId = (): string => `${Date.now()}${Math.random()}`
+
 /**
  * Sends what is no form of the page as one that is sent once: whoever sends it again, by a second press or over
  * a bad line, gets the first answer, and nothing is done twice.
@@ -8,11 +11,11 @@ import { useSubmit, type SubmitOptions } from 'react-router'
  */
 export function useSubmitOnce(answered?: unknown) {
   const submit = useSubmit()
-  const [id, setId] = useState(() => crypto.randomUUID() as string)
+  const [id, setId] = useState(newFormId)
   const [seen, setSeen] = useState(answered)
   if (answered !== seen) {
     setSeen(answered)
-    setId(crypto.randomUUID())
+    setId(newFormId())
   }
   return (fields: Record<string, string>, options: SubmitOptions) =>
     submit({ ...fields, form_id: id + (options.action ?? '').replaceAll('/', '-') }, options)
