@@ -1,6 +1,6 @@
 import { defineConfig } from 'vite'
 
-/** What runs beside the pages: worker threads, the command line and the demo, without a TypeScript runner. */
+/** The programs that are not pages (worker threads, command line, demo), without a TypeScript runner. */
 export default defineConfig({
   publicDir: false,
   build: {

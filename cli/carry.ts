@@ -6,7 +6,7 @@ import type { FieldError } from '#core/contract/fields'
 import { inUseBy, lockHousehold, releaseHousehold } from '#server/backup/household-lock'
 import { importBundle, lookAt, IMPORT_MODES } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
-import { archiveOf, bundlePieces, openForExport } from '#server/transfer/export-bundle'
+import { archiveOf, bundlePieces, closeAfterExport, openForExport } from '#server/transfer/export-bundle'
 
 /**
  * export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.
@@ -72,6 +72,6 @@ async function exportTo(file: string, path: string): Promise<void> {
       : Readable.from(bundlePieces(db, wanted), { objectMode: false })
     await pipeline(bundle, path === '-' ? process.stdout : createWriteStream(path, { flags: 'wx' }))
   } finally {
-    db.close()
+    await closeAfterExport(db)
   }
 }

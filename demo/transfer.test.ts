@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
+import { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import Ajv from 'ajv'
 import sharp from 'sharp'
@@ -18,11 +19,21 @@ import {
   type CarryChoices,
   type ImportMode,
 } from '#server/commands/transfer'
+import { prepareImport } from '#server/commands/prepare-import'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { startCook } from '#server/commands/start-cook'
 import { depthOf, stage, stagedDatabase } from '#server/transfer/staging'
-import { archiveOf, bundleSchema, bundleText, rowsOf, tablesOf } from '#server/transfer/export-bundle'
+import {
+  archiveOf,
+  bundlePieces,
+  bundleSchema,
+  bundleText,
+  closeAfterExport,
+  openForExport,
+  rowsOf,
+  tablesOf,
+} from '#server/transfer/export-bundle'
 import { seedDemo } from './seed'
 
 const NOW = Date.UTC(2026, 2, 5, 16, 40)
@@ -684,6 +695,45 @@ describe('as a ZIP', () => {
         ? readdirSync(join(dirname(other.file), 'incoming'))
         : [],
     ).toEqual([])
+  })
+
+  test('a picture that is gone from the disk ends the export in the middle, and its reader hears of it', async () => {
+    const other = empty()
+    must(await into(other, whole))
+    rmSync(join(other.pictures, 'first-holes.jpg'))
+    await expect(zipOf(other)).rejects.toThrow(/first-holes/)
+    other.db.close()
+  })
+
+  test.each(['ZIP', 'JSON'])(
+    'a reader who leaves in the middle of a %s leaves nothing open',
+    async (form) => {
+      const db = openForExport(demo.file)
+      const wanted = { holds: 'household', pictures: demo.pictures, nowMs: NOW } as const
+      const file = form === 'ZIP' ? archiveOf(db, wanted) : Readable.from(bundlePieces(db, wanted))
+      await new Promise((resolve) => file.once('data', resolve))
+      ;(file as Readable).destroy()
+      await closeAfterExport(db)
+      expect(db.open).toBe(false)
+    },
+  )
+
+  test('what was written while the file was prepared is merged with, not overwritten', async () => {
+    const other = empty()
+    const zip = await zipOf(demo)
+    const title = 'written meanwhile'
+    const id = String(whole.tables.meal![0]!.id)
+    const read = await importBundle(other, other.file, zip, 'merge', { meals: 'ours' }, NOW, {
+      prepare: async (preparation, ...more) => {
+        const prepared = await prepareImport(preparation, ...more)
+        other.meals.save({ ...demo.meals.find(id)!, title })
+        return prepared
+      },
+    })
+    must(read)
+    expect(other.meals.find(id)!.title).toBe(title)
+    expect(out(other).tables.cook).toEqual(whole.tables.cook)
+    other.db.close()
   })
 
   test.each<[string, () => Promise<Buffer> | Buffer, RegExp]>([

@@ -1,7 +1,7 @@
 import type { Candidate, OnTheTable } from '#core/compare/by-hour'
 import type { ErrorCode } from '#core/contract/fields'
 import { fieldError } from '#core/contract/field-error'
-import { STOPPED, type prepareImport } from '#server/commands/prepare-import'
+import { PROGRESS_CHANNEL, STOPPED, type prepareImport } from '#server/commands/prepare-import'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
@@ -81,7 +81,7 @@ export async function readyInWorker<T>(
 
 /** Prepares an import in a thread: reading a household of any size holds up nobody. */
 export const prepareInWorker: typeof prepareImport = async (preparation, onProgress, signal) => {
-  const channel = new BroadcastChannel('omsel-import')
+  const channel = new BroadcastChannel(PROGRESS_CHANNEL)
   channel.onmessage = (event: MessageEvent) => {
     const { done, total } = event.data as { done: number; total: number }
     onProgress?.(done, total)

@@ -1,9 +1,6 @@
 import { onTheTableBy, type Candidate, type OnTheTable } from '#core/compare/by-hour'
-import { prepareImport, type Preparation } from '#server/commands/prepare-import'
+import { PROGRESS_CHANNEL, prepareImport, type Preparation } from '#server/commands/prepare-import'
 import { ask } from './handlers'
-
-/** Where a thread says how far it has come with a file. */
-export const PROGRESS_CHANNEL = 'omsel-import'
 
 /** Answers a question in the thread it is called in, as it goes over the wire. */
 export default function answerInThread({ question, text }: { question: string; text: string }): {
@@ -23,7 +20,7 @@ export function readyBy<T>({ candidates, minutes }: { candidates: Candidate<T>[]
 }
 
 /** Reads and lays out a file that comes in, and says on a channel how far it is. */
-export async function prepare(preparation: Preparation): Promise<ReturnType<typeof prepareImport>> {
+export async function prepare(preparation: Preparation): ReturnType<typeof prepareImport> {
   const channel = new BroadcastChannel(PROGRESS_CHANNEL)
   try {
     return await prepareImport(preparation, (done, total) => channel.postMessage({ done, total }))

@@ -8,7 +8,7 @@ import { fieldError } from '#core/contract/field-error'
 import { openDatabase } from '#server/store/open'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { randomUUID } from 'node:crypto'
-import { mergePlan, type GroupChange } from '#server/transfer/merge'
+import { mergePlan, type Choices, type MergePlan } from '#server/transfer/merge'
 import { renameConflicts } from '#server/transfer/rename-conflicts'
 import { stage, stagedDatabase, type Staged } from '#server/transfer/staging'
 
@@ -24,14 +24,18 @@ export interface Preparation {
   how: 'look' | 'merge' | 'as-new'
   /** Tables of things that stay side by side with ours where they differ. */
   both: readonly TableId[]
+  /** Whose rows are kept where both have one and they differ. */
+  choices: Choices
 }
 export interface Prepared extends Staged {
-  /** What merging would change, where it was only looked at. */
-  changes: GroupChange[]
+  /** What merging changes; undefined for a household that takes the place of ours. */
+  plan: MergePlan | undefined
 }
 
 /** Batches that are followed before others get a turn. */
 const AT_ONCE = 20
+/** Where a thread says how far it has come. */
+export const PROGRESS_CHANNEL = 'omsel-import'
 export const STOPPED = 'it was stopped; nothing was changed'
 
 /**
@@ -40,7 +44,7 @@ export const STOPPED = 'it was stopped; nothing was changed'
  * @param onProgress batches followed, of how many
  */
 export async function prepareImport(
-  { source, folder, file, how, both }: Preparation,
+  { source, folder, file, how, both, choices }: Preparation,
   onProgress: (done: number, total: number) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<Result<Prepared>> {
@@ -50,15 +54,19 @@ export async function prepareImport(
   const ours = new Database(file, { readonly: true, fileMustExist: true })
   const theirs = openDatabase(stagedDatabase(folder))
   try {
-    if (how === 'look')
-      return { ok: true, value: { ...staged.value, changes: mergePlan(ours, theirs).changes } }
     theirs.pragma('foreign_keys = OFF')
     theirs.pragma('synchronous = OFF')
-    if (how === 'merge') renameConflicts(ours, theirs, both, randomUUID)
-    const ids =
-      how === 'as-new'
-        ? (theirs.prepare('SELECT id FROM cook').pluck().all() as string[])
-        : (mergePlan(ours, theirs).added.get('cook') ?? []).map((row) => String(row.id))
+    renameConflicts(ours, theirs, both, randomUUID)
+    const plan = how === 'as-new' ? undefined : mergePlan(ours, theirs, choices)
+    // Who only looks is told of the changes, and needs no rows.
+    if (plan && how === 'look')
+      return {
+        ok: true,
+        value: { ...staged.value, plan: { changes: plan.changes, added: new Map(), replaced: new Map() } },
+      }
+    const ids = plan
+      ? (plan.added.get('cook') ?? []).map((row) => String(row.id))
+      : (theirs.prepare('SELECT id FROM cook').pluck().all() as string[])
     const guest = kitchenIn(theirs)
     theirs.exec('BEGIN')
     for (const [i, id] of ids.entries()) {
@@ -79,7 +87,7 @@ export async function prepareImport(
     }
     theirs.exec('COMMIT')
     theirs.pragma('wal_checkpoint(TRUNCATE)')
-    return { ok: true, value: { ...staged.value, changes: [] } }
+    return { ok: true, value: { ...staged.value, plan } }
   } finally {
     ours.close()
     theirs.close()

@@ -10,7 +10,15 @@ import { ALL, announce } from '#server/realtime/hub'
 import { openDatabase, type Db } from '#server/store/open'
 import { ENTRY_COLUMNS } from '#server/store/notebook'
 import type { Kitchen } from '#server/store/open-household'
-import { applyMerge, mergePlan, replaceAll, type Choice, type GroupChange } from '#server/transfer/merge'
+import {
+  applyMerge,
+  mergePlan,
+  replaceAll,
+  type Choice,
+  type Choices,
+  type GroupChange,
+  type MergePlan,
+} from '#server/transfer/merge'
 import { prepareImport, STOPPED, type Prepared } from './prepare-import'
 import { stagedDatabase, stagedPicture, type Staged } from '#server/transfer/staging'
 import { rebuildMissingEntries } from './rebuild-entry'
@@ -32,7 +40,7 @@ export interface ImportPreview extends Staged {
 
 const MAX_SIDE_PX = 4096
 
-/** Where files on their way in are laid out, beside the database. */
+/** Folder in which files are unpacked before they are imported, next to the database. */
 export const incomingFolder = (file: string): string => join(dirname(file), 'incoming')
 
 /** Lays a file out in a folder of its own for as long as something is done with it. */
@@ -60,9 +68,12 @@ export async function lookAt(
   prepare: Prepare = prepareImport,
   signal?: AbortSignal,
 ): Promise<Result<ImportPreview>> {
-  return laidOut(file, (folder) =>
-    prepare({ source, folder, file, how: 'look', both: [] }, undefined, signal),
+  const prepared = await laidOut(file, (folder) =>
+    prepare({ source, folder, file, how: 'look', both: [], choices: {} }, undefined, signal),
   )
+  if (!prepared.ok) return prepared
+  const { plan, ...staged } = prepared.value
+  return { ok: true, value: { ...staged, changes: plan?.changes ?? [] } }
 }
 
 /** Whatever is refused half-way takes everything back with it. */
@@ -131,8 +142,12 @@ async function runImport(
   const both = TABLE_IDS.filter(
     (table) => SIDE_BY_SIDE.includes(tableSpec(table).group) && choices[tableSpec(table).group] === 'both',
   )
+  const theirChoices = Object.fromEntries(
+    Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
+  ) as Choices
+  const asPrepared = writtenSoFar(kitchen.db)
   const prepared = await prepare(
-    { source, folder, file, how, both },
+    { source, folder, file, how, both, choices: theirChoices },
     (done, total) => void (globalThis.omselCarrying = { done, total }),
     signal,
   )
@@ -141,14 +156,13 @@ async function runImport(
   try {
     const refused = how === 'as-new' ? whyNotAsNew(kitchen, prepared.value, theirs) : undefined
     if (refused) return refused
-    const theirChoices = Object.fromEntries(
-      Object.entries(choices).filter(([, choice]) => choice === 'theirs'),
-    ) as Partial<Record<GroupId, Choice>>
-    const changes = () => mergePlan(kitchen.db, theirs, theirChoices)
-    const photos =
-      how === 'as-new'
-        ? (theirs.prepare('SELECT id, bytes, width, height FROM photo').all() as Row[])
-        : (changes().added.get('photo') ?? [])
+    const { plan } = prepared.value
+    // While the file was prepared someone may have pressed something: what merging changes is then worked out again.
+    const planNow = () =>
+      plan && writtenSoFar(kitchen.db) !== asPrepared ? mergePlan(kitchen.db, theirs, theirChoices) : plan
+    const photos = plan
+      ? (planNow()?.added.get('photo') ?? [])
+      : (theirs.prepare('SELECT id, bytes, width, height FROM photo').all() as Row[])
     const wrongPhoto = await firstWrongPhoto(photos, folder)
     if (wrongPhoto)
       return fieldError(`pictures.${String(wrongPhoto.id)}`, 'is not the picture that its photo speaks of')
@@ -157,10 +171,10 @@ async function runImport(
     if (signal?.aborted) throw new Refused(STOPPED)
     const rows = withAttached(kitchen.db, stagedDatabase(folder), () =>
       withPictures(file, photos, folder, () =>
-        // Computed again inside: while the file was prepared, someone may have pressed something.
-        inOneWrite(kitchen.db, () =>
-          how === 'as-new' ? writeAsNew(kitchen, prepared.value.rows) : write(kitchen, changes()),
-        ),
+        inOneWrite(kitchen.db, () => {
+          const now = planNow()
+          return now ? write(kitchen, now) : writeAsNew(kitchen, prepared.value.rows)
+        }),
       ),
     )
     globalThis.omselBrought = broughtTimes() + 1
@@ -177,6 +191,10 @@ async function runImport(
     theirs.close()
   }
 }
+
+/** Grows with everything that is written into a household, by this program or another. */
+const writtenSoFar = (db: Db): string =>
+  `${db.prepare('SELECT total_changes()').pluck().get() as number} ${db.pragma('data_version', { simple: true }) as number}`
 
 function whyNotAsNew(kitchen: Kitchen, { holds }: Prepared, theirs: Db) {
   if (holds !== 'household' || theirs.prepare('SELECT count(*) FROM household').pluck().get() !== 1)
@@ -208,7 +226,7 @@ async function firstWrongPhoto(photos: readonly Row[], folder: string): Promise<
   return undefined
 }
 
-/** Their database beside ours, under the name `theirs`. */
+/** Attaches their database to ours, under the name `theirs`, for as long as something is done with it. */
 function withAttached<T>(db: Db, theirs: string, work: () => T): T {
   db.prepare('ATTACH ? AS theirs').run(theirs)
   try {
@@ -255,13 +273,8 @@ function writeAsNew(kitchen: Kitchen, rows: number): number {
   return rows
 }
 
-interface RowChanges {
-  added: Map<TableId, Row[]>
-  replaced: Map<TableId, Row[]>
-}
-
 /** Writes rows and notebook entries. Runs in a transaction.  @returns how many rows  @throws {Refused} */
-function write(kitchen: Kitchen, { added, replaced }: RowChanges): number {
+function write(kitchen: Kitchen, { added, replaced }: MergePlan): number {
   applyMerge(kitchen.db, { added, replaced })
   refuseLoose(kitchen.db)
   for (const id of touchedCooks(added, replaced)) kitchen.notebook.drop(id)

@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { openDatabase, type Db } from '#server/store/open'
 import { formIdOf, once } from './once'
 
@@ -93,6 +96,29 @@ test('after two days a number is forgotten, not a moment before', async () => {
   await once(db, 'another-2', NOW + 2 * DAY + 1, acting().act)
   await once(db, ID, NOW + 2 * DAY + 1, act)
   expect(acts.done).toBe(2)
+})
+
+test('while another program writes, nothing is begun, and it is said in words; what is done is answered', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-once-'))
+  const file = join(folder, 'omsel.sqlite')
+  const own = openDatabase(file)
+  const other = openDatabase(file)
+  own.pragma('busy_timeout = 20')
+  const { act, acts } = acting()
+  other.exec('BEGIN IMMEDIATE')
+  const refused = (await once(own, ID, NOW, act).catch((error: unknown) => error)) as Response
+  expect([refused.status, acts.done]).toEqual([503, 0])
+  other.exec('COMMIT')
+  const made = await once(own, ID, NOW, () => {
+    other.exec('BEGIN IMMEDIATE')
+    return act()
+  })
+  expect([await made.text(), acts.done]).toEqual(['made', 1])
+  other.exec('COMMIT')
+  expect((await once(own, ID, NOW, act)).status).toBe(409)
+  expect(acts.done).toBe(1)
+  for (const db of [own, other]) db.close()
+  rmSync(folder, { recursive: true })
 })
 
 test('the number is read from a form, and the form can still be read', async () => {

@@ -1,4 +1,6 @@
+import { errorOf, log } from '#server/log'
 import type { Db } from '#server/store/open'
+import { inOneWrite } from '#server/store/write'
 
 /** How long an answer is kept for who asks again, ms. */
 const KEPT_MS = 2 * 86_400_000
@@ -53,30 +55,38 @@ export async function once(
 }
 
 async function answered(db: Db, id: string, nowMs: number, act: () => Promise<Response>): Promise<Response> {
-  db.prepare('DELETE FROM answered_form WHERE at_ms < ?').run(Math.round(nowMs - KEPT_MS))
-  db.prepare('INSERT INTO answered_form (id, at_ms) VALUES (?, ?)').run(id, Math.round(nowMs))
-  const forget = db.prepare('DELETE FROM answered_form WHERE id = ?')
+  inOneWrite(db, () => {
+    db.prepare('DELETE FROM answered_form WHERE at_ms < ?').run(Math.round(nowMs - KEPT_MS))
+    db.prepare('INSERT INTO answered_form (id, at_ms) VALUES (?, ?)').run(id, Math.round(nowMs))
+  })
   let response: Response
   try {
     response = await act()
   } catch (error) {
-    forget.run(id)
+    inOneWrite(db, () => forget(db, id))
     throw error
   }
+  const { status, headers } = response
   const body = Buffer.from(await response.arrayBuffer())
-  if (response.status >= 400) forget.run(id)
-  else
-    db.prepare('UPDATE answered_form SET status = ?, headers = ?, body = ? WHERE id = ?').run(
-      response.status,
-      JSON.stringify([...response.headers]),
-      body.length > MAX_ANSWER ? null : body,
-      id,
-    )
-  return new Response(bodyFor(response.status, body), {
-    status: response.status,
-    headers: response.headers,
-  })
+  try {
+    inOneWrite(db, () => (status >= 400 ? forget(db, id) : remember(db, id, { status, headers, body })))
+  } catch (error) {
+    // It is done, and its sender hears so; only who sends it again is told that this is not known.
+    log.warn({ error: errorOf(error) }, 'the answer of a form was not stored')
+  }
+  return new Response(bodyFor(status, body), { status, headers })
 }
+
+const forget = (db: Db, id: string) => db.prepare('DELETE FROM answered_form WHERE id = ?').run(id)
+
+const remember = (
+  db: Db,
+  id: string,
+  { status, headers, body }: { status: number; headers: Headers; body: Buffer },
+) =>
+  db
+    .prepare('UPDATE answered_form SET status = ?, headers = ?, body = ? WHERE id = ?')
+    .run(status, JSON.stringify([...headers]), body.length > MAX_ANSWER ? null : body, id)
 
 /** Some answers have no body, not even an empty one. */
 const bodyFor = (status: number, body: Buffer): Uint8Array<ArrayBuffer> | null =>

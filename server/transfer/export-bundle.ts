@@ -1,6 +1,6 @@
 import { createReadStream, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
+import { Readable, type PassThrough } from 'node:stream'
 import { toJsonSchema } from '@valibot/to-json-schema'
 import Database from 'better-sqlite3'
 import { ZipFile } from 'yazl'
@@ -178,6 +178,15 @@ export const bundleText = (db: Db, wanted: Wanted): string =>
  */
 export function archiveOf(db: Db, wanted: Wanted): NodeJS.ReadableStream {
   const zip = new ZipFile()
+  const output = zip.outputStream as PassThrough
+  // A row or a picture that cannot be read ends the file in the middle, where its reader hears of it; a reader who
+  // leaves ends what is being read.
+  let current: Readable | undefined
+  const read = (stream: Readable): Readable => {
+    current = stream
+    return stream.on('error', (error) => output.destroy(error))
+  }
+  output.on('close', () => current?.destroy())
   const mtime = new Date(wanted.nowMs)
   const tables = exported(db, wanted)
   const head = { ...headOf(wanted), tables: tables.map(({ table }) => table) }
@@ -187,16 +196,16 @@ export function archiveOf(db: Db, wanted: Wanted): NodeJS.ReadableStream {
       for (const text of texts) yield `${text}\n`
     }
     zip.addReadStreamLazy(tableEntry(table), { mtime }, (opened) => {
-      opened(null, Readable.from(inPieces(lines())))
+      opened(null, read(Readable.from(inPieces(lines()))))
     })
   }
   // Pictures are packed already.
   for (const id of pictureIds(db, wanted))
     zip.addReadStreamLazy(pictureEntry(id), { mtime, compress: false }, (opened) => {
-      opened(null, createReadStream(join(wanted.pictures!, `${id}.jpg`)))
+      opened(null, read(createReadStream(join(wanted.pictures!, `${id}.jpg`))))
     })
   zip.end()
-  return zip.outputStream
+  return output
 }
 
 /**
@@ -210,6 +219,17 @@ export function openForExport(file: string): Db {
   db.prepare('SELECT count(*) FROM household').get()
   return db
 }
+
+/** Closes what was opened for an export; a query that its reader left in the middle is let end first. */
+export async function closeAfterExport(db: Db): Promise<void> {
+  for (let tries = 0; db.open && tries < MAX_TRIES; tries++)
+    try {
+      db.close()
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, WAIT_MS))
+    }
+}
+const [MAX_TRIES, WAIT_MS] = [100, 20]
 
 let schema: object | undefined
 /**

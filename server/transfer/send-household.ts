@@ -8,7 +8,7 @@ import { errorOf, log } from '#server/log'
 import { photoFolder } from '#server/photos/photos'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { databaseFile } from '#server/store/open-household'
-import { archiveOf, bundlePieces, openForExport } from './export-bundle'
+import { archiveOf, bundlePieces, closeAfterExport, openForExport } from './export-bundle'
 
 const PACK_IDS = Object.keys(PACKS) as PackId[]
 
@@ -18,7 +18,7 @@ export interface HouseholdFile {
   type: string
   content: NodeJS.ReadableStream
   /** Ends it; called whether or not it was read to its end. */
-  close: () => void
+  close: () => Promise<void>
 }
 
 /**
@@ -43,7 +43,7 @@ export function householdFile({ pathname, searchParams }: URL): HouseholdFile | 
     name: `omsel-${holds}-${new Date(now).toISOString().slice(0, 10)}.${zipped ? 'zip' : 'json'}`,
     type: zipped ? 'application/zip' : 'application/json; charset=utf-8',
     content: zipped ? archiveOf(db, wanted) : Readable.from(bundlePieces(db, wanted), { objectMode: false }),
-    close: () => void db.close(),
+    close: () => closeAfterExport(db),
   }
 }
 
@@ -51,7 +51,7 @@ const ADDRESS = /^\/household\.(json|zip)$/
 
 /** Sends it no faster than it is taken: a router's own answers are held in memory whole. */
 export const sendHousehold: RequestHandler = (request, response, next) => {
-  if (request.method !== 'GET' || !ADDRESS.test(request.path)) return next()
+  if (!ADDRESS.test(request.path) || !['GET', 'HEAD'].includes(request.method)) return next()
   const file = householdFile(new URL(request.url, 'http://omsel.test'))
   if (typeof file === 'string') return void response.status(422).type('text').send(file)
   response.set({
@@ -59,6 +59,10 @@ export const sendHousehold: RequestHandler = (request, response, next) => {
     'Content-Disposition': `attachment; filename="${file.name}"`,
     'Cache-Control': 'no-store',
   })
+  if (request.method === 'HEAD') {
+    void file.close()
+    return void response.end()
+  }
   void pipeline(file.content, response)
     .catch((error: unknown) => {
       // Who stopped it has left; otherwise what was sent so far ends in the middle, so that it is no file.

@@ -122,6 +122,15 @@ const MAX_HEAD = 100_000
 const ROOM_SHARE = 0.6
 
 async function zipContents(zip: yauzl.ZipFile, folder: string): Promise<Contents> {
+  try {
+    return await contentsOfZip(zip, folder)
+  } catch (error) {
+    zip.close()
+    throw error
+  }
+}
+
+async function contentsOfZip(zip: yauzl.ZipFile, folder: string): Promise<Contents> {
   const entries = new Map<string, yauzl.Entry>()
   let bytes = 0
   try {
@@ -304,6 +313,7 @@ async function stageRows({ head: { version }, tables }: Contents, file: string):
     db.exec('COMMIT')
     if (!current) {
       broughtUp(db, version)
+      // An update may give a pack settings that it does not have.
       if (!given.has('household')) db.exec('DELETE FROM household')
       for (const table of TABLE_IDS) checkTable(db, table, errors)
       if (errors.length > 0) throw new Wrong(errors.slice(0, MAX_ERRORS))

@@ -9,6 +9,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const file = householdFile(new URL(request.url))
   if (typeof file === 'string') throw new Response(file, { status: 422 })
   const body = new PassThrough()
+  request.signal.addEventListener('abort', () => void body.destroy())
   void pipeline(file.content, body)
     .catch(() => undefined)
     .finally(file.close)
