@@ -106,6 +106,30 @@ test('any request that can be read has a whole plan: finite figures, nothing neg
   )
 })
 
+test('a handful held under pressure for hours gives no steam back: what it loses is never less than nothing', () => {
+  const { water } = of({
+    grains: [
+      { variety: 'short-white', share: 3.1349575469024726 },
+      { variety: 'barley-hulled', share: 0.5775627630639554 },
+    ],
+    amount: { basis: 'dry-mass', value: 29 },
+    vessel: 'pressure-electric-8',
+    heat: 'pressure-8',
+    heat_style: 'boil-then-lowest',
+    rinse: { washes: 3, drain: 'sieve' },
+    soak: null,
+    texture: 0,
+    elevation_m: 3312,
+    kitchen_c: 38,
+    water_c: 7,
+    rest_minutes: 17,
+    pressure: 'high',
+    release: 'timed',
+  })
+  for (const [stage, g] of Object.entries(water.evaporated_by_stage))
+    expect([stage, g >= 0]).toEqual([stage, true])
+})
+
 describe('what cooks know comes out of the ledger', () => {
   test('washed short grain sealed under pressure takes about its own volume of water; a covered pot takes more', () => {
     const sealed = pot('short-white', 300, { method: 'pressure-electric' })

@@ -408,15 +408,18 @@ function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, 
   pot.bulkC = Math.min(limit, pot.bulkC + ((upward - loss) * seconds) / (capacity - bottom))
   if (pull > 0 && pot.bottomC > boil) {
     const g = Math.min(CRUST_SHARE * inGrain, (pull * (pot.bottomC - boil) * seconds) / LATENT_HEAT)
-    dryBottom(pot, g)
+    const dried = dryBottom(pot, g)
     // Under a valve it cannot leave: it condenses on the cooler grain above and warms it.
-    if (heating.mode === 'sealed') refluxed(pot, g)
+    if (heating.mode === 'sealed') refluxed(pot, dried)
   }
   pot.scorch += Math.max(0, pot.bottomC - SCORCH_FROM_C) * seconds
 }
 
-/** Steam out of the grain that lies on the bottom, g: the lowest layer gives it in proportion to what it holds. */
-function dryBottom(pot: Pot, g: number): void {
+/**
+ * Steam out of the grain that lies on the bottom: the lowest layer gives it in proportion to what it holds.
+ * @returns what it gave, g: never more than half of what the layer holds
+ */
+function dryBottom(pot: Pot, g: number): number {
   const { layers } = pot.resolution
   const holds = (layerUptake(pot, 0) * pot.dryG) / layers
   const share = holds > 0 ? Math.min(0.5, g / holds) : 0
@@ -425,8 +428,10 @@ function dryBottom(pot: Pot, g: number): void {
     for (let i = 0; i < pot.resolution.shells; i++) pot.uptake[at + i]! *= 1 - share
     pot.mean[grain * layers]! *= 1 - share
   })
-  pot.driedG += share * holds
-  pot.evaporatedG += share * holds
+  const gone = share * holds
+  pot.driedG += gone
+  pot.evaporatedG += gone
+  return gone
 }
 
 function refluxed(pot: Pot, g: number): void {
