@@ -13,6 +13,8 @@ export default defineConfig({
     // Only the test of the worker itself lets one in between.
     serviceWorkers: 'block',
     locale: 'en-GB',
+    // Drawn by the processor, motion is a tenth of the work.
+    contextOptions: { reducedMotion: 'reduce' },
     timezoneId: 'Europe/Berlin',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

@@ -43,7 +43,8 @@ export function handleError(error: unknown, { request }: { request: Request }): 
   log.error({ place: placeOf(new URL(request.url).pathname), error: errorOf(error) }, 'page failed')
 }
 
-export const streamTimeout = 5000
+/** What a page still waits for is given up after this, ms: a busy board is slow, not broken. */
+export const streamTimeout = 30_000
 
 const policy = (nonce: string): string =>
   [
@@ -92,7 +93,8 @@ export default function handleRequest(
         onShellError: reject,
         onError(error: unknown) {
           status = 500
-          if (shellSent)
+          // A shell that failed is logged by handleError.
+          if (shellSent || wholePage)
             log.error(
               { place: placeOf(new URL(request.url).pathname), error: errorOf(error) },
               'page failed while it was written',

@@ -19,6 +19,17 @@ export interface Size {
 /** A household that has cooked for decades and thrown nothing away. */
 export const LARGE: Size = { batches: 20_000, containers: 500, pots: 200, bags: 85, meals: 200 }
 
+/** Draws of one seed. */
+interface Chance {
+  random: () => number
+  pick: <T>(list: readonly T[]) => T
+}
+
+function chanceOf(seed: number): Chance {
+  const random = randomOf(seed)
+  return { random, pick: (list) => list[Math.floor(random() * list.length)]! }
+}
+
 const DAY_MS = 86_400_000
 const DAYS_BETWEEN = 0.4
 const HOUR_MS = 3_600_000
@@ -26,8 +37,7 @@ const HOUR_MS = 3_600_000
 /** Writes such a household into a folder.  @returns its database, open; the caller closes it */
 export function makeHousehold(folder: string, size: Size, seed = 3): Kitchen {
   const kitchen = openKitchen(join(folder, 'omsel.sqlite'))
-  const random = randomOf(seed)
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
+  const chance = chanceOf(seed)
   const now = Date.now()
   beginHousehold(kitchen, FIRST_KITCHEN)
   kitchen.db.transaction(() => {
@@ -35,7 +45,7 @@ export function makeHousehold(folder: string, size: Size, seed = 3): Kitchen {
       (id) => VESSEL_PRESETS[id as VesselPresetId].given.kind === 'pot',
     ) as VesselPresetId[]
     for (let i = FIRST_KITCHEN.vessels.length; i < size.pots; i++)
-      kitchen.equipment.save.vessel(vesselRow(`pot-${i}`, `pot number ${i}`, pick(presets)))
+      kitchen.equipment.save.vessel(vesselRow(`pot-${i}`, `pot number ${i}`, chance.pick(presets)))
     for (let i = 0; i < size.bags; i++)
       kitchen.grainBags.saveBag({
         id: `bag-${i}`,
@@ -51,20 +61,14 @@ export function makeHousehold(folder: string, size: Size, seed = 3): Kitchen {
         left_g: 5000,
       })
   })()
-  batches(kitchen, size.batches, now, random, pick)
-  leftovers(kitchen, size.containers, now, random, pick)
-  meals(kitchen, size.meals, now, pick)
+  batches(kitchen, size.batches, now, chance)
+  leftovers(kitchen, size.containers, now, chance)
+  meals(kitchen, size.meals, now, chance)
   return kitchen
 }
 
 /** A hundredth as many plans as batches, each cooked a hundred times on days of its own. */
-function batches(
-  kitchen: Kitchen,
-  many: number,
-  now: number,
-  random: () => number,
-  pick: <T>(list: readonly T[]) => T,
-): void {
+function batches(kitchen: Kitchen, many: number, now: number, { random, pick }: Chance): void {
   if (many === 0) return
   const first = now - many * DAYS_BETWEEN * DAY_MS
   const kinds = Array.from({ length: Math.max(1, Math.ceil(many / 100)) }, () => {
@@ -110,13 +114,7 @@ function batches(
   })()
 }
 
-function leftovers(
-  kitchen: Kitchen,
-  many: number,
-  now: number,
-  random: () => number,
-  pick: <T>(list: readonly T[]) => T,
-): void {
+function leftovers(kitchen: Kitchen, many: number, now: number, { random, pick }: Chance): void {
   kitchen.db.transaction(() => {
     for (let i = 0; i < many; i++) {
       const variety = pick(VARIETIES)
@@ -145,7 +143,7 @@ function leftovers(
   })()
 }
 
-function meals(kitchen: Kitchen, many: number, now: number, pick: <T>(list: readonly T[]) => T): void {
+function meals(kitchen: Kitchen, many: number, now: number, { pick }: Chance): void {
   kitchen.db.transaction(() => {
     for (let i = 0; i < many; i++)
       kitchen.meals.save({

@@ -9,21 +9,26 @@ export interface Served {
   memoryMb: () => number
 }
 
-/** A built server on the demo household, for as long as something is measured on it. */
-export async function served<T>(port: number, measure: (at: Served) => Promise<T>): Promise<T> {
+/**
+ * A built server, for as long as something is measured on it.
+ * @param database the household it serves; the demo household unless given
+ */
+export async function served<T>(
+  port: number,
+  measure: (at: Served) => Promise<T>,
+  database?: string,
+): Promise<T> {
   const folder = mkdtempSync(join(tmpdir(), 'omsel-bench-'))
   const env = {
     ...process.env,
     PORT: String(port),
     HOST: '127.0.0.1',
     NODE_ENV: 'production',
-    OMSEL_DATABASE: join(folder, 'omsel.sqlite'),
+    OMSEL_DATABASE: database ?? join(folder, 'omsel.sqlite'),
     OMSEL_COPIES: '0',
   }
-  const server = spawn('sh', ['-c', 'node build/node/demo.js >/dev/null && exec node server.js'], {
-    env,
-    stdio: 'ignore',
-  })
+  const first = database ? '' : 'node build/node/demo.js >/dev/null && '
+  const server = spawn('sh', ['-c', `${first}exec node server.js`], { env, stdio: 'ignore' })
   const address = `http://127.0.0.1:${port}`
   try {
     for (

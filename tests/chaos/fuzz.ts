@@ -132,6 +132,7 @@ const KEYS = [
   'own-dressing',
   'bottle',
   'fry-tomorrow',
+  'ways',
 ] as const
 const INTENTS = [
   'start',
@@ -193,6 +194,7 @@ const INTENTS = [
 ] as const
 const FIELDS = [
   'id',
+  'form_id',
   'name',
   'kind',
   'title',
