@@ -70,7 +70,7 @@ const {
   failed,
   inTurn,
   isLoopback,
-  isReady,
+  whyNotReady,
   log,
   logged,
   openAtStart,
@@ -140,11 +140,11 @@ const householdBehind = (listener) => {
   })
   app.get('/healthz', (_request, response) => void response.type('text').send('ok'))
   app.get('/readyz', (_request, response) => {
-    const ready = !stopping && isReady()
+    const why = stopping ? 'Omsel is being stopped.' : whyNotReady()
     response
-      .status(ready ? 200 : 503)
+      .status(why === undefined ? 200 : 503)
       .type('text')
-      .send(ready ? 'ready' : 'not ready')
+      .send(why ?? 'ready')
   })
   app.get(
     '/sw.js',

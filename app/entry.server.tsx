@@ -9,13 +9,14 @@ import { startCopies } from '#server/backup/daily'
 import { startWatching } from '#server/devices/start'
 import { incomingFolder } from '#server/commands/transfer'
 import { kitchen, openHousehold } from '#server/kitchen'
+import { noteDamage } from '#server/store/write-probe'
 import { databaseFile } from '#server/store/open-household'
 import { errorOf, log, placeOf } from '#server/log'
 import { currentBeliefs } from '#server/queries/beliefs'
 import { NonceContext } from './layout/nonce'
 
 // The server around the pages is plain JavaScript; what it guards the household with comes with the build.
-export { failed, isReady, logged, prepareHttps, requireSession } from '#server/http/auth/auth'
+export { failed, logged, prepareHttps, requireSession, whyNotReady } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
 export { inTurn } from '#server/http/in-turn'
 export { sendHousehold } from '#server/transfer/send-household'
@@ -39,6 +40,7 @@ if (import.meta.env.DEV) openAtStart()
 
 /** What went wrong behind a page, for the log. A visitor who left, and what has a status of its own, is no fault. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
+  noteDamage(error)
   if (request.signal.aborted || isRouteErrorResponse(error) || error instanceof Response) return
   log.error({ place: placeOf(new URL(request.url).pathname), error: errorOf(error) }, 'page failed')
 }

@@ -3,7 +3,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@mantine/core/styles.css'
 import './app.css'
 import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
-import type { ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import {
   isRouteErrorResponse,
   Links,
@@ -59,12 +59,28 @@ export default function Root() {
   return <Outlet />
 }
 
+/** What is wrong with the household, when the server knows: a damaged file, a full disk.  @returns its words */
+function useServerFault(asks: boolean): string | undefined {
+  const [why, setWhy] = useState<string>()
+  useEffect(() => {
+    if (!asks) return
+    const left = new AbortController()
+    fetch('/readyz', { signal: left.signal })
+      .then(async (answer) => answer.status === 503 && setWhy(await answer.text()))
+      // No answer is no more than the page says already.
+      .catch(() => {})
+    return () => left.abort()
+  }, [asks])
+  return why
+}
+
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const here = useLocation()
   const known = isRouteErrorResponse(error)
   const shut = known && error.status === 401
   const missing = known && error.status === 404
   const said = known && !shut && typeof error.data === 'string' && error.data ? error.data : undefined
+  const why = useServerFault(!known)
   return (
     <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
       <h1 className="figure">{shut ? 'Signed out' : missing ? 'Page not found' : 'Something went wrong'}</h1>
@@ -74,7 +90,8 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
             ? 'Please enter the passphrase again. Nothing saved is lost.'
             : missing
               ? 'There is no such page here.'
-              : 'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.')}
+              : (why ??
+                'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.'))}
       </p>
       <Anchor href={shut ? signInAddress(here) : '/'} underline="always">
         {shut ? 'Sign in again' : 'Back to the plan'}

@@ -1,4 +1,5 @@
 import type { Thing } from './match'
+import { SETTINGS_PAGES } from './settings-pages'
 
 const place = (label: string, to: string, more: string): Thing => ({ kind: 'Places', label, to, more })
 
@@ -29,14 +30,5 @@ export const PLACES: readonly Thing[] = [
   place('Convert for another kitchen', '/convert', 'convert, a recipe from another kitchen'),
   place('On-screen ruler', '/ruler', 'true size, millimetres, finger'),
   place('The model', '/model', 'physics, sources, limits'),
-  place('Other devices', '/devices', 'phone, network, passphrase, QR, certificate'),
-  place('Export and import', '/transfer', 'export, import, household, packs, backup, JSON, CSV'),
-  place('Settings', '/settings', 'altitude, units, people, sound, keys, devices'),
-  { kind: 'Actions', label: 'Change the keys', to: '/settings#keys', more: 'shortcuts' },
-  {
-    kind: 'Doing',
-    label: 'Alerts on this device',
-    to: '/settings#senses',
-    more: 'sound, voice, shake, notices',
-  },
+  ...SETTINGS_PAGES,
 ]

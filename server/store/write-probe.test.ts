@@ -1,8 +1,8 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { openDatabase } from './open'
-import { LEAST_FREE_BYTES, whyNotWritable } from './write-probe'
+import { LEAST_FREE_BYTES, noteDamage, whyDamaged, whyNotWritable } from './write-probe'
 
 let folder: string
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'omsel-probe-'))))
@@ -43,4 +43,30 @@ test('a write of another program is no fault', () => {
   other.exec('ROLLBACK')
   other.close()
   db.close()
+})
+
+test('damage is remembered: what can be written elsewhere in the file is no sign of health', () => {
+  const file = join(folder, 'omsel.sqlite')
+  const db = openDatabase(file)
+  db.exec('CREATE TABLE filler (text TEXT)')
+  for (let i = 0; i < 200; i++) db.prepare('INSERT INTO filler VALUES (?)').run('x'.repeat(900))
+  const pages = db.pragma('page_count', { simple: true }) as number
+  const pageBytes = db.pragma('page_size', { simple: true }) as number
+  db.close()
+  const bytes = readFileSync(file)
+  // The pages at the end hold the filler, none of the household's.
+  bytes.fill(0xa5, (pages - 20) * pageBytes)
+  writeFileSync(file, bytes)
+  const damaged = openDatabase(file)
+  noteDamage(Object.assign(new Error('busy'), { code: 'SQLITE_BUSY' }))
+  noteDamage(null)
+  expect([whyDamaged(), whyNotWritable(damaged)]).toEqual([undefined, undefined])
+  try {
+    damaged.prepare('SELECT text FROM filler').all()
+  } catch (error) {
+    noteDamage(error)
+  }
+  expect(whyDamaged()).toContain('bin/omsel restore')
+  expect(whyNotWritable(damaged)).toBeUndefined()
+  damaged.close()
 })

@@ -1,7 +1,8 @@
 import { mkdtempSync, writeFileSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { FIRST_KITCHEN } from '../../server/commands/begin-household'
+import { openKitchen } from '../../server/store/open-household'
+import { beginHousehold, FIRST_KITCHEN } from '../../server/commands/begin-household'
 import { firstPlan, requestOf } from '../../app/planning/plan-state'
 import { act, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
@@ -11,7 +12,35 @@ const PORT = portBeside(1)
 const address = `http://127.0.0.1:${PORT}`
 
 // A line that is cut is reported by the browser.
-test.use({ expectedNoise: [/net::ERR_/] })
+test.use({ expectedNoise: [/net::ERR_/, /status of 50[03]/] })
+
+test('a page of the household that is damaged is said as that, with the way to a copy; the stove stays', async ({
+  page,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'omsel-damage-'))
+  const database = join(folder, 'omsel.sqlite')
+  const kitchen = openKitchen(database)
+  beginHousehold(kitchen, FIRST_KITCHEN)
+  const of = (name: string) =>
+    kitchen.db.prepare('SELECT rootpage FROM sqlite_master WHERE name = ?').pluck().get(name) as number
+  const bytes = kitchen.db.pragma('page_size', { simple: true }) as number
+  const root = of('container')
+  kitchen.db.close()
+  const server = await serve(PORT, database, join(folder, 'clock'))
+  try {
+    const file = readFileSync(database)
+    file.fill(0xa5, (root - 1) * bytes, root * bytes)
+    writeFileSync(database, file)
+    await page.goto(`${address}/leftovers`)
+    await expect(page.getByRole('heading', { name: 'Something went wrong' })).toBeVisible()
+    await expect(page.getByText(/file is damaged.*bin\/omsel restore/)).toBeVisible()
+    expect((await fetch(`${address}/readyz`)).status).toBe(503)
+    await open(page, `${address}/stove`)
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/stove|pot/i)
+  } finally {
+    await kill(server)
+  }
+})
 
 test('a server killed during a batch comes back at the same stage with the right time left; presses made meanwhile are stored', async ({
   page,

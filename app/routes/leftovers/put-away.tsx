@@ -34,6 +34,7 @@ import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { UnitNumber } from '../../ui/units/unit-number'
 import { useUnits } from '../../ui/units/units'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { ContainerGrains, ContainerSection } from '../../ui/drawing/container-section'
 import type { Route } from './+types/put-away'
@@ -92,13 +93,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (form.get('intent') !== 'put-away')
     return data(
       {
-        errors: [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
-            code: 'not-an-option',
-          },
-        ],
+        errors: [unknownIntent(form.get('intent'))],
       },
       { status: 400 },
     )

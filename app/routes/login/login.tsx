@@ -8,6 +8,7 @@ import { listenerOf, guardState } from '#server/http/auth/auth'
 import { isAuthenticated, sessionCookie, tokenIn } from '#server/http/auth/sessions'
 import { kitchen } from '#server/kitchen'
 import { localAddress } from '#server/http/auth/local-address'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/login'
 import classes from './login.module.css'
@@ -33,10 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
   const visitor = { address: listener.address, userAgent: request.headers.get('user-agent'), nowMs: nowMs() }
   const intent = form.get('intent')
   if (intent !== 'enter' && intent !== 'join')
-    return data(
-      { message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"` },
-      { status: 400 },
-    )
+    return data({ message: unknownIntent(intent).message }, { status: 400 })
   const entered =
     intent === 'enter'
       ? await enterBy(kitchen(), throttle, form.get('passphrase'), visitor)

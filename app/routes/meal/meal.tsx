@@ -11,7 +11,7 @@ import { settingsOf } from '#server/store/open-household'
 import { saveMeal, addDish, dropDish, fixDish } from '#server/commands/meals'
 import { acknowledgeDish, acknowledgeAll } from '#server/commands/acknowledge-changes'
 import { orCached, useLastKnown } from '../../offline/cached-loader'
-import { typedOf, type Refused } from '../../ui/forms/errors'
+import { typedOf, type Refused, unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime } from '../../ui/time/clock-hour'
 import { wallMs } from '../../ui/time/wall-time'
@@ -131,16 +131,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       open.meals.drop(params.meal)
       return redirect('/meal')
     default:
-      return refuse(
-        [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
-            code: 'not-an-option',
-          },
-        ],
-        400,
-      )
+      return refuse([unknownIntent(typed.intent)], 400)
   }
 }
 

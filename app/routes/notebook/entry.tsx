@@ -21,6 +21,7 @@ import { nowMs } from '#server/clock'
 import { rate } from '#server/commands/rate'
 import { measureCook, removeCook } from '#server/commands/notebook'
 import { keepPhoto, dropPhoto } from '#server/photos/photos'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { useUnits } from '../../ui/units/units'
 import type { Refused } from '../../ui/forms/errors'
@@ -185,13 +186,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     default:
       return data(
         {
-          errors: [
-            {
-              path: 'intent',
-              message: `intent must be an action of this page, got "${String(form.intent)}"`,
-              code: 'not-an-option',
-            },
-          ],
+          errors: [unknownIntent(form.intent)],
           typed: form,
         },
         { status: 400 },

@@ -14,6 +14,7 @@ import { nowMs } from '#server/clock'
 import { importContext, copyCooks } from '#server/commands/import-batches'
 import { kitchen } from '#server/kitchen'
 import { Complaints } from '../../ui/forms/error-list'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/import'
 import classes from './notebook.module.css'
@@ -29,8 +30,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   const refuse = (message: string, status = 400) =>
     data({ errors: [{ row: 0, column: '' as const, message }] satisfies CopiedError[] }, { status })
-  if (form.get('intent') !== 'copy')
-    return refuse(`intent must be an action of this page, got "${String(form.get('intent'))}"`)
+  if (form.get('intent') !== 'copy') return refuse(unknownIntent(form.get('intent')).message)
   let table: unknown
   try {
     table = JSON.parse(String(form.get('table') ?? ''))

@@ -19,6 +19,7 @@ import { startCook } from '#server/commands/start-cook'
 import { useUnits } from '../../ui/units/units'
 import { gaugeOfAmount } from '../../planning/gauges'
 import { lastBatches, lastChoices } from '../../planning/last-batches.server'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { knobWord } from '../../ui/drawing/setting-word'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
@@ -119,13 +120,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (intent !== 'start')
     return data(
       {
-        errors: [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${String(intent)}"`,
-            code: 'not-an-option',
-          },
-        ],
+        errors: [unknownIntent(intent)],
       },
       { status: 400 },
     )

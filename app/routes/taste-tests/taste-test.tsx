@@ -7,6 +7,7 @@ import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { adoptCup, taste } from '#server/commands/taste-tests'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayWord } from '../../ui/time/clock-hour'
 import type { Route } from './+types/taste-test'
@@ -54,12 +55,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     default:
       return data(
         {
-          errors: [
-            {
-              path: 'intent',
-              message: `intent must be an action of this page, got "${String(form.intent)}"`,
-            },
-          ],
+          errors: [unknownIntent(form.intent)],
         },
         { status: 400 },
       )

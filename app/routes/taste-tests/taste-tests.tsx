@@ -8,6 +8,7 @@ import { methodsOf } from '#core/methods/usual-method'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { makeTasteTest } from '#server/commands/taste-tests'
+import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
 import { fromSearch, toSearch } from '../../planning/plan-address'
@@ -48,12 +49,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (form.get('intent') !== 'make')
     return data(
       {
-        errors: [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${String(form.get('intent'))}"`,
-          },
-        ],
+        errors: [unknownIntent(form.get('intent'))],
       },
       { status: 400 },
     )

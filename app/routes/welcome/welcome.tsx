@@ -14,7 +14,7 @@ import { kitchen } from '#server/kitchen'
 import { BURNER_PRESETS } from '#server/commands/usual-equipment'
 import { welcome } from '#server/commands/welcome'
 import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
-import { errorAt, type Refused } from '../../ui/forms/errors'
+import { errorAt, type Refused, unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/welcome'
 import classes from './welcome.module.css'
@@ -37,13 +37,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (typed.intent !== 'begin')
     return data(
       {
-        errors: [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${typed.intent ?? ''}"`,
-            code: 'not-an-option',
-          },
-        ],
+        errors: [unknownIntent(typed.intent)],
         typed,
       } satisfies Refused,
       { status: 400 },

@@ -18,3 +18,10 @@ export const errorAt = (refused: Refused | undefined, path: string): string | un
 /** What belongs to no field that can be seen. */
 export const otherErrors = (refused: Refused | undefined, fields: readonly string[]): string | undefined =>
   refused?.errors.find((e) => !fields.includes(e.path.split('.')[0]!))?.message
+
+/** The error of a form whose key no action of its page answers to. */
+export const unknownIntent = (intent: unknown): FieldError => ({
+  path: 'intent',
+  message: `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
+  code: 'not-an-option',
+})

@@ -1,6 +1,6 @@
 import type { NextFunction, Request, RequestHandler, Response } from 'express'
 import { dirname, join } from 'node:path'
-import { whyNotWritable } from '#server/store/write-probe'
+import { noteDamage, whyDamaged, whyNotWritable } from '#server/store/write-probe'
 import { migrationCount } from '#server/store/open'
 import { kitchen } from '#server/kitchen'
 import { databaseFile } from '#server/store/open-household'
@@ -121,6 +121,7 @@ export const logged: RequestHandler = (request, response, next) => {
 export const failed = (error: unknown, request: Request, response: Response, next: NextFunction): void => {
   const status = Number((error as { status?: unknown }).status)
   const theirs = status >= 400 && status < 500
+  noteDamage(error)
   if (!theirs) log.error({ place: placeOf(request.path), error: errorOf(error) }, 'request failed')
   if (response.headersSent) return next(error)
   response
@@ -133,17 +134,23 @@ export const failed = (error: unknown, request: Request, response: Response, nex
     )
 }
 
-/** Whether the server is ready: the database answers and has this program's version. */
-export function isReady(): boolean {
+/**
+ * Why the server is not ready, in a cook's words: the household cannot be read, written to, or is of another
+ * version.  @returns nothing when it is
+ */
+export function whyNotReady(): string | undefined {
   try {
     const { db } = kitchen()
-    if (db.pragma('user_version', { simple: true }) !== migrationCount()) return false
-    const why = whyNotWritable(db)
+    const why =
+      db.pragma('user_version', { simple: true }) === migrationCount()
+        ? (whyDamaged() ?? whyNotWritable(db))
+        : 'The household was opened by another version of Omsel. Start Omsel again.'
     if (why !== undefined) log.error({ why }, 'not ready')
-    return why === undefined
+    return why
   } catch (error) {
+    noteDamage(error)
     log.error({ error: errorOf(error) }, 'not ready')
-    return false
+    return whyDamaged() ?? 'The household cannot be read. “bin/omsel check” says why.'
   }
 }
 
