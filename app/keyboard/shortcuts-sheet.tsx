@@ -30,7 +30,7 @@ export default function AllKeys({ opened, onClose }: { opened: boolean; onClose:
       </table>
       <p className="quiet">
         Sliders move with the arrow keys.{' '}
-        <Link to="/settings#keys" onClick={onClose}>
+        <Link to="/settings/keys" onClick={onClose}>
           Change or turn off shortcuts
         </Link>
       </p>

@@ -15,6 +15,8 @@ import * as copy from './notebook/import'
 import * as notebook from './notebook/notebook'
 import * as page from './notebook/entry'
 import * as photo from './photos/photo'
+import * as foodSafety from './settings/food-safety'
+import * as people from './settings/people'
 import * as settings from './settings/settings'
 import * as meal from './meal/meal'
 import * as meals from './meal/meals'
@@ -99,6 +101,8 @@ describe('every place refuses an intent it does not know, in words', () => {
     ['tasteTest', tasteTest.action, { tasteTest: 'x' }],
     ['page', page.action, { cook: 'x' }],
     ['settings', settings.action, {}],
+    ['people', people.action, {}],
+    ['keeping food', foodSafety.action, {}],
   ])('%s', async (_, action, params) => {
     for (const intent of ['toString', '', 'constructor', 'drop-everything']) {
       const answer = await call(action, { body: { intent }, params })
@@ -563,10 +567,10 @@ describe('tasteTests', () => {
 
 test('guidance is set in Settings, stricter only', async () => {
   expect(
-    (await call(settings.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '48' } })).value,
-  ).toMatchObject({ saved: true, what: 'guidance' })
+    (await call(foodSafety.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '48' } })).value,
+  ).toEqual({ saved: true })
   expect(
-    path(await call(settings.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '480' } })),
+    path(await call(foodSafety.action, { body: { intent: 'guidance', guidance: 'us', eat_h: '480' } })),
   ).toBe('eat_h')
   expect((await call(card.loader)).value).toMatchObject({ household: { guidance: 'us' } })
 })

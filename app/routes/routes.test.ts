@@ -9,6 +9,7 @@ import * as againRoute from './cooks/again'
 import * as events from './cooks/events'
 import * as notebook from './notebook/notebook'
 import * as page from './notebook/entry'
+import * as about from './settings/about'
 import * as settings from './settings/settings'
 import * as by from './ready-by/ready-by'
 import * as compare from './compare/compare'
@@ -298,11 +299,11 @@ describe('a remedy through the routes', () => {
 
 test('devices are switched on the settings, and a wrong word is refused', async () => {
   const send = (fields: Record<string, string>) =>
-    call(settings.action, {
+    call(about.action, {
       request: form({ intent: 'device', kind: 'probe', on: 'yes', trusted: 'yes', way: 'lags', ...fields }),
     })
   expect((await send({})).value).toEqual({ saved: true })
-  const shown = (await call(settings.loader, {})).value as unknown as {
+  const shown = (await call(about.loader, {})).value as unknown as {
     devices: { kind: string; on: boolean; trusted: boolean; way: string }[]
   }
   expect(shown.devices.find((d) => d.kind === 'probe')).toEqual({

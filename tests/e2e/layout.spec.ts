@@ -167,7 +167,7 @@ test.describe('who eats', () => {
   test('a person is known on the plan page by name; what they avoid is stopped, and marked in Grains', async ({
     page,
   }) => {
-    await open(page, '/settings')
+    await open(page, '/settings/people')
     const section = page.getByRole('region', { name: 'People' })
     await section.getByLabel('Name').fill('Ida 2')
     await section.getByRole('button', { name: 'Add person', exact: true }).click()
@@ -197,7 +197,7 @@ test.describe('who eats', () => {
       .first()
       .click()
     await expect(cautions.getByText(/contains gluten/)).toHaveCount(0)
-    await open(page, '/settings')
+    await open(page, '/settings/people')
     await section.getByRole('button', { name: 'Remove Ida' }).click()
     await expect(section.getByRole('listitem').filter({ hasText: 'Ida' })).toHaveCount(0)
   })

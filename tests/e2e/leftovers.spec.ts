@@ -129,8 +129,8 @@ test('the card and the labels are one page on either paper, also for the fullest
 })
 
 test('guidance can be set stricter, not laxer; a refused figure stays as it was typed', async ({ page }) => {
-  await open(page, '/settings')
-  const part = page.getByRole('region', { name: 'Storing food' })
+  await open(page, '/settings/keeping')
+  const part = page.getByRole('region', { name: 'Keeping food' })
   const hours = part.getByRole('textbox', { name: /^eaten from the fridge within/ })
   await hours.fill('48')
   await part.getByRole('button', { name: 'Use these limits' }).click()
@@ -141,7 +141,7 @@ test('guidance can be set stricter, not laxer; a refused figure stays as it was 
   await expect(part.getByText('Saved; use-by times updated.')).toBeVisible()
   await open(page, '/leftovers')
   await expect(page.getByText(/Using limits from the stricter of the two: .* eat within 12 h/)).toBeVisible()
-  await open(page, '/settings')
+  await open(page, '/settings/keeping')
   await hours.fill('')
   await part.getByRole('button', { name: 'Use these limits' }).click()
   await expect(part.getByText('Saved; use-by times updated.')).toBeVisible()

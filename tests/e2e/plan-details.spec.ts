@@ -137,7 +137,7 @@ test('keys: all listed, changed, refused when taken, and turned off', async ({ p
   await page.keyboard.press('z')
   await expect(page).not.toHaveURL(/texture=/)
 
-  await open(page, '/settings')
+  await open(page, '/settings/keys')
   const keys = page.getByRole('region', { name: 'Keyboard shortcuts' })
   await keys.getByRole('textbox', { name: 'finish this step' }).fill('l')
   await expect(keys).toContainText('“l” is already used for “lid lifted”.')
@@ -153,7 +153,7 @@ test('keys: all listed, changed, refused when taken, and turned off', async ({ p
   await page.keyboard.press('j')
   await expect(told.getByRole('button', { name: /^Clear enough/ })).toBeVisible()
 
-  await open(page, '/settings')
+  await open(page, '/settings/keys')
   await keys.getByRole('switch', { name: 'Use shortcuts' }).click()
   await expect(keys.getByRole('switch', { name: 'Use shortcuts' })).not.toBeChecked()
   await page.goBack()

@@ -183,7 +183,7 @@ test('several pots: the one to touch next comes first, and each is a press away'
 })
 
 test('alerts of this device are tried where they are chosen, and stored', async ({ page }) => {
-  await open(page, '/settings')
+  await open(page, '/settings/alerts')
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
   await senses.getByLabel('Timer finished').selectOption('three rising notes')
   await senses.getByRole('button', { name: /^Try “timer finished”/ }).click()
@@ -196,7 +196,7 @@ test('alerts of this device are tried where they are chosen, and stored', async 
 })
 
 test('a scale makes the pour live, and a device that is not trusted only proposes', async ({ page }) => {
-  await open(page, '/settings')
+  await open(page, '/settings/about')
   const scale = page.getByRole('group', { name: 'Kitchen scale' })
   await scale.getByRole('switch', { name: 'Kitchen scale' }).click()
   await expect(scale.getByRole('switch', { name: 'Trust this device' })).toBeVisible()
@@ -213,14 +213,14 @@ test('a scale makes the pour live, and a device that is not trusted only propose
   await advice(page).getByRole('button', { name: 'Measured' }).click()
   await expect(act(page)).not.toHaveText('Measure the grain')
   await setAside(page)
-  await open(page, '/settings')
+  await open(page, '/settings/about')
   await scale.getByRole('switch', { name: 'Kitchen scale' }).click()
   await expect(scale.getByRole('switch', { name: 'Trust this device' })).toHaveCount(0)
 })
 
 test('from another machine over plain http: no lock, no notices, and yet it calls', async ({ page }) => {
   const port = HOUSEHOLD_PORT
-  await page.goto(`http://kitchen.test:${port}/settings`)
+  await page.goto(`http://kitchen.test:${port}/settings/alerts`)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false)
   const senses = page.getByRole('region', { name: 'Alerts on this device' })
@@ -305,7 +305,7 @@ test('spoken words press keys where the browser recognises speech itself, and ot
     }
     Object.assign(window, { SpeechRecognition: Recogniser })
   })
-  await open(page, '/settings')
+  await open(page, '/settings/alerts')
   await page.getByRole('switch', { name: 'Take spoken words at the stove' }).click()
   await open(page, '/?grain=long-white&grams=300&pot=heavy-blue&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()
@@ -322,7 +322,7 @@ test('spoken words press keys where the browser recognises speech itself, and ot
 })
 
 test('without such a browser nothing listens, and Settings says so', async ({ page }) => {
-  await open(page, '/settings')
+  await open(page, '/settings/alerts')
   await expect(page.getByText('does not recognise speech on the device itself')).toBeVisible()
   await expect(page.getByRole('switch', { name: 'Take spoken words at the stove' })).toBeDisabled()
 })

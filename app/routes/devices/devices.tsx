@@ -1,7 +1,7 @@
 import { Button, PasswordInput, Stack } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
-import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { data, Form, redirect, useNavigation } from 'react-router'
 import type { ErrorCode } from '#core/contract/fields'
 import { nowMs } from '#server/clock'
 import { setPassphrase } from '#server/http/auth/sign-in'
@@ -98,10 +98,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const code = actionData && 'code' in actionData ? actionData.code : undefined
   return (
-    <main className={sheets.page}>
-      <p className={sheets.back}>
-        <Link to="/settings">Settings</Link>
-      </p>
+    <>
       <h1 className="figure">Other devices</h1>
       {!here && (
         <section className={`${sheets.sheet} basin`}>
@@ -142,7 +139,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
           <CertificateSection network={network} />
         </>
       )}
-    </main>
+    </>
   )
 }
 

@@ -31,7 +31,7 @@ export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; auth
       </tbody>
     </table>
     <p className="quiet small">
-      You can choose stricter limits or another authority in <Link to="/settings#keeping">Settings</Link>;
+      You can choose stricter limits or another authority in <Link to="/settings/keeping">Settings</Link>;
       they cannot be turned off.
     </p>
   </details>

@@ -23,6 +23,7 @@ import {
 import { canListen } from '../../alerts/listen'
 import { SPOKEN_ACTS, SPOKEN_EXAMPLES } from '../../alerts/spoken-words'
 import { play, wakeSound } from '../../alerts/sound'
+import type { Route } from './+types/alerts'
 import classes from './settings.module.css'
 
 const SAMPLE = 'When steam pushes out at the lid'
@@ -38,8 +39,10 @@ const NOTICE_WORDS = {
   'not-here': 'Notifications need HTTPS or this computer. Sounds and the message on the page still work.',
 } as const
 
+export const meta: Route.MetaFunction = () => [{ title: 'Alerts on this device · Omsel' }]
+
 /** Alerts on this device: each sense with what it can do here, and a key to try it. */
-export function Alerts() {
+export default function Alerts() {
   const [chosen, setChosen] = useState<Chosen>(FIRST_SENSES)
   const [said, setSaid] = useState('')
   const [notices, setNotices] = useState<keyof typeof NOTICE_WORDS>('not-here')
@@ -54,87 +57,85 @@ export function Alerts() {
   }
   const tryIt = (word: string, could: boolean, otherwise: string) => setSaid(could ? word : otherwise)
   return (
-    <section
-      id="senses"
-      className={`${classes.sheet} ${classes.senses} basin`}
-      aria-labelledby="senses-title"
-    >
-      <h2 className="figure" id="senses-title">
+    <section aria-labelledby="alerts">
+      <h1 className="figure" id="alerts">
         Alerts on this device
-      </h2>
-      <p className="quiet">
-        On this device only. Alerts repeat until you touch the screen and appear in large text.
-      </p>
-      {(Object.keys(SIGNAL_WORDS) as SignalKind[]).map((kind) => (
-        <div key={kind} className={classes.sense}>
-          <NativeSelect
-            label={SIGNAL_WORDS[kind]}
-            value={chosen.sounds[kind]}
-            data={SOUNDS.map((id) => ({ value: id, label: SOUND_WORDS[id] }))}
-            onChange={(event) =>
-              keep({
-                sounds: { ...chosen.sounds, [kind]: event.currentTarget.value as (typeof SOUNDS)[number] },
-              })
-            }
+      </h1>
+      <div className={`${classes.sheet} ${classes.senses} basin`}>
+        <p className="quiet">
+          On this device only. Alerts repeat until you touch the screen and appear in large text.
+        </p>
+        {(Object.keys(SIGNAL_WORDS) as SignalKind[]).map((kind) => (
+          <div key={kind} className={classes.sense}>
+            <NativeSelect
+              label={SIGNAL_WORDS[kind]}
+              value={chosen.sounds[kind]}
+              data={SOUNDS.map((id) => ({ value: id, label: SOUND_WORDS[id] }))}
+              onChange={(event) =>
+                keep({
+                  sounds: { ...chosen.sounds, [kind]: event.currentTarget.value as (typeof SOUNDS)[number] },
+                })
+              }
+            />
+            <Button
+              variant="default"
+              onClick={() =>
+                void wakeSound().then((awake) =>
+                  tryIt(
+                    'You should have heard it.',
+                    awake && play(chosen.sounds[kind]),
+                    'This browser plays no sound here; the large sign stays.',
+                  ),
+                )
+              }
+            >
+              Try “{SIGNAL_WORDS[kind].toLowerCase()}”
+            </Button>
+          </div>
+        ))}
+        <div className={`${classes.sense} ${classes.toggle}`}>
+          <Switch
+            label="Speak"
+            checked={chosen.speak}
+            onChange={(event) => keep({ speak: event.currentTarget.checked })}
           />
           <Button
             variant="default"
             onClick={() =>
-              void wakeSound().then((awake) =>
-                tryIt(
-                  'You should have heard it.',
-                  awake && play(chosen.sounds[kind]),
-                  'This browser plays no sound here; the large sign stays.',
-                ),
+              tryIt(
+                'You should have heard it.',
+                canSpeak() && speak(SAMPLE),
+                'This browser has no voice; the sounds stay.',
               )
             }
           >
-            Try “{SIGNAL_WORDS[kind].toLowerCase()}”
+            Try the voice
           </Button>
         </div>
-      ))}
-      <div className={classes.sense}>
-        <Switch
-          label="Speak"
-          checked={chosen.speak}
-          onChange={(event) => keep({ speak: event.currentTarget.checked })}
-        />
-        <Button
-          variant="default"
-          onClick={() =>
-            tryIt(
-              'You should have heard it.',
-              canSpeak() && speak(SAMPLE),
-              'This browser has no voice; the sounds stay.',
-            )
-          }
-        >
-          Try the voice
-        </Button>
+        <div className={`${classes.sense} ${classes.toggle}`}>
+          <Switch
+            label="Vibrate"
+            checked={chosen.vibrate}
+            onChange={(event) => keep({ vibrate: event.currentTarget.checked })}
+          />
+          <Button
+            variant="default"
+            onClick={() =>
+              tryIt(
+                'You should have felt it.',
+                canVibrate() && vibrate(),
+                'This device cannot vibrate; sounds still work.',
+              )
+            }
+          >
+            Try it
+          </Button>
+        </div>
+        <Notices notices={notices} chosen={chosen} keep={keep} setNotices={setNotices} tryIt={tryIt} />
+        <KeepAwake chosen={chosen} keep={keep} setSaid={setSaid} />
+        <Listening chosen={chosen} keep={keep} />
+        <p role="status">{said}</p>
       </div>
-      <div className={classes.sense}>
-        <Switch
-          label="Vibrate"
-          checked={chosen.vibrate}
-          onChange={(event) => keep({ vibrate: event.currentTarget.checked })}
-        />
-        <Button
-          variant="default"
-          onClick={() =>
-            tryIt(
-              'You should have felt it.',
-              canVibrate() && vibrate(),
-              'This device cannot vibrate; sounds still work.',
-            )
-          }
-        >
-          Try it
-        </Button>
-      </div>
-      <Notices notices={notices} chosen={chosen} keep={keep} setNotices={setNotices} tryIt={tryIt} />
-      <KeepAwake chosen={chosen} keep={keep} setSaid={setSaid} />
-      <Listening chosen={chosen} keep={keep} />
-      <p role="status">{said}</p>
     </section>
   )
 }
@@ -154,7 +155,7 @@ function Notices({
   tryIt: (word: string, could: boolean, otherwise: string) => void
 }) {
   return (
-    <div className={classes.sense}>
+    <div className={`${classes.sense} ${classes.toggle}`}>
       <Switch
         label="Notifications when the page is hidden"
         description={NOTICE_WORDS[notices]}
@@ -215,7 +216,7 @@ function KeepAwake({
   setSaid: (next: string) => void
 }) {
   return (
-    <div className={classes.sense}>
+    <div className={`${classes.sense} ${classes.toggle}`}>
       <Switch
         label="Keep the screen on while cooking"
         checked={chosen.awake}

@@ -1,6 +1,6 @@
 import { Button, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { Form } from 'react-router'
+import { data, Form, useNavigation } from 'react-router'
 import {
   AUTHORITIES,
   FIGURE_IDS,
@@ -9,31 +9,48 @@ import {
   guidanceOf,
   WHY_STRICT,
   type Authority,
-  type FigureId,
 } from '#core/leftovers/guidance'
+import { saveGuidance } from '#server/commands/leftovers'
+import { kitchen } from '#server/kitchen'
+import { settingsOf } from '#server/store/open-household'
 import { useUnits } from '../../ui/units/units'
-import { shownField } from '../../ui/units/unit-form'
-import { errorAt, type Refused } from '../../ui/forms/errors'
+import { inBaseUnits, inKitchenUnits, shownField } from '../../ui/units/unit-form'
+import { errorAt, typedOf, unknownIntent, type Refused } from '../../ui/forms/errors'
+import { formOf } from '../../ui/forms/read-form'
 import { AUTHORITY_WORDS } from '../leftovers/guidance-line'
+import type { Route } from './+types/food-safety'
 import classes from './settings.module.css'
 
-interface KeepingProps {
-  authority: Authority
-  own: Partial<Record<FigureId, number>>
-  refused: Refused | undefined
-  saved: boolean
+export const meta: Route.MetaFunction = () => [{ title: 'Keeping food · Omsel' }]
+
+export const loader = () => kitchen().household.guidance()
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await formOf(request))
+  const refuse = (errors: Refused['errors'], status: number) =>
+    data({ errors, typed } satisfies Refused, { status })
+  if (typed.intent !== 'guidance') return refuse([unknownIntent(typed.intent)], 400)
+  const units = settingsOf(kitchen())
+  const stored = saveGuidance(kitchen(), inBaseUnits(typed, units))
+  return stored.ok ? { saved: true as const } : refuse(inKitchenUnits(stored.errors, typed, units), 422)
 }
 
 /** Whose food-safety figures are counted with. They can be set stricter, never laxer, and never off. */
-export function FoodSafetySettings({ authority, own, refused, saved }: KeepingProps) {
+export default function FoodSafetyPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { guidance: authority, own } = loaderData
+  const busy = useNavigation().state !== 'idle'
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  const saved = actionData !== undefined && 'saved' in actionData && !busy
   const units = useUnits()
   const [whose, setWhose] = useState<Authority>(
     (refused?.typed.guidance as Authority | undefined) ?? authority,
   )
   const published = guidanceOf(whose)
   return (
-    <section aria-label="Storing food" id="keeping">
-      <h2 className="place-part">Keeping food</h2>
+    <section aria-labelledby="keeping">
+      <h1 className="figure" id="keeping">
+        Keeping food
+      </h1>
       <Form method="post" noValidate>
         <Stack gap="sm" className={`${classes.sheet} basin`}>
           <Radio.Group

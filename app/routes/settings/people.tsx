@@ -1,18 +1,31 @@
 import { Button, Checkbox, Group, NumberInput, SegmentedControl, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { Form } from 'react-router'
+import { data, Form } from 'react-router'
 import { AVOIDABLE, AVOIDED_IDS, type AvoidedId } from '#core/eaters/avoid'
 import type { Person } from '#core/eaters/party'
-import { errorAt, type Refused } from '../../ui/forms/errors'
-import { useUnits } from '../../ui/units/units'
-import classes from './settings.module.css'
+import { nowMs } from '#server/clock'
+import { dropPerson, savePerson } from '#server/commands/people'
+import { kitchen } from '#server/kitchen'
+import { errorAt, typedOf, unknownIntent, type Refused } from '../../ui/forms/errors'
 import { FormId } from '../../ui/forms/form-id'
+import { formOf } from '../../ui/forms/read-form'
+import { useUnits } from '../../ui/units/units'
+import type { Route } from './+types/people'
+import classes from './settings.module.css'
 
-interface PeopleProps {
-  eaters: readonly Person[]
-  refused: Refused | undefined
-  /** Another form after something was saved. */
-  savedAt: number | undefined
+export const meta: Route.MetaFunction = () => [{ title: 'People · Omsel' }]
+
+export const loader = () => ({ people: kitchen().people.all() })
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await formOf(request))
+  const refuse = (errors: Refused['errors'], status: number) =>
+    data({ errors, typed } satisfies Refused, { status })
+  if (typed.intent !== 'save-eater' && typed.intent !== 'drop-eater')
+    return refuse([unknownIntent(typed.intent)], 400)
+  const stored =
+    typed.intent === 'save-eater' ? savePerson(kitchen(), typed) : dropPerson(kitchen(), typed.id)
+  return stored.ok ? { savedAt: nowMs() } : refuse(stored.errors, 422)
 }
 
 const FIRMNESS = [
@@ -24,12 +37,17 @@ const FIRMNESS = [
 const firmWord = (f: number | null) => (f === null ? '' : f < 0.4 ? 'firm' : f > 0.6 ? 'soft' : 'standard')
 
 /** People here: how much, how firm, and what they avoid. The plan page reads their names. */
-export function PeopleSettings({ eaters: people, refused, savedAt }: PeopleProps) {
+export default function PeoplePage({ loaderData: { people }, actionData }: Route.ComponentProps) {
+  const refused = actionData && 'errors' in actionData ? actionData : undefined
+  // Another form after something was saved.
+  const savedAt = actionData && 'savedAt' in actionData ? actionData.savedAt : undefined
   const [editing, setEditing] = useState<Person>()
   const typed = refused?.typed
   return (
-    <section aria-label="People" id="eaters">
-      <h2 className="place-part">People</h2>
+    <section aria-labelledby="people">
+      <h1 className="figure" id="people">
+        People
+      </h1>
       <div className={`${classes.sheet} basin`}>
         <ul className={classes.eaters}>
           {people.map((e) => (

@@ -3,8 +3,8 @@ import { MantineProvider } from '@mantine/core'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { SIGNAL_WORDS } from '../../alerts/preferences'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
-import { Devices, type DeviceShown } from './devices'
-import { Alerts } from './alerts'
+import { Devices, type DeviceShown } from './about'
+import Alerts from './alerts'
 
 /** Parts that send need a router that can be sent to. */
 const routed = (devices: DeviceShown[]): string =>
@@ -32,10 +32,6 @@ describe('how this device calls', () => {
   })
   test('before the browser has said what it can, notices are not promised', () => {
     expect(textOf(<Alerts />)).toContain('Notifications need HTTPS')
-  })
-  test('it has a place of its own to be led to, and a name', () => {
-    expect(html).toContain('id="senses"')
-    expect(html).toContain('aria-labelledby="senses-title"')
   })
 })
 

@@ -1,33 +1,23 @@
 import { Alert, Button, Group, NativeSelect, SegmentedControl, Stack, TextInput } from '@mantine/core'
-import { data, Form, Link, useNavigation } from 'react-router'
+import { data, Form, useNavigation } from 'react-router'
 import { parseSettings, SETTINGS_LIMITS, type Settings } from '#core/contract/settings'
 import { boilingPointAt } from '#core/heat/boiling-point'
 import { CUP_IDS, CUPS } from '#core/units/cups'
 import { metres } from '#core/units/units'
 import { CRYSTAL_IDS, CRYSTALS } from '#core/seasoning/salt'
-import { DEVICE_KINDS } from '#core/contract/equipment'
 import { nowMs } from '#server/clock'
-import { wayOf } from '#server/devices/transports'
-import { saveGuidance } from '#server/commands/leftovers'
-import { dropPerson, savePerson } from '#server/commands/people'
-import { keepDevice } from '#server/devices/device-settings'
 import { narrowFigures } from '#server/commands/notebook'
 import { saveSettings } from '#server/commands/settings'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { typedOf } from '../../ui/forms/errors'
+import { typedOf, unknownIntent } from '../../ui/forms/errors'
 import { inBaseUnits, inKitchenUnits, shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import type { Route } from './+types/settings'
-import { Devices, type DeviceShown } from './devices'
-import { PeopleSettings } from './people'
-import { FoodSafetySettings } from './food-safety'
-import { KeysSheet } from './keys'
-import { Alerts } from './alerts'
 import classes from './settings.module.css'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Settings · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Kitchen settings · Omsel' }]
 
 export function loader() {
   const settings = settingsOf(kitchen())
@@ -35,73 +25,18 @@ export function loader() {
     settings,
     zones: Intl.supportedValuesOf('timeZone'),
     boilC: boilingPointAt(metres(settings.elevation_m)),
-    devices: devicesShown(),
-    guidance: kitchen().household.guidance(),
-    eaters: kitchen().people.all(),
   }
-}
-
-function devicesShown(): DeviceShown[] {
-  const rows = kitchen().devices.all()
-  return DEVICE_KINDS.map((kind) => {
-    const row = rows.find((r) => r.kind === kind)
-    return {
-      kind,
-      on: row !== undefined,
-      trusted: row?.trusted === 1,
-      way: row
-        ? wayOf({
-            driftPerHour: row.drift_per_hour,
-            lagSeconds: row.lag_s,
-            dropOut: row.drop_out,
-            lie: row.lie,
-          })
-        : 'sound',
-    }
-  })
 }
 
 export async function action({ request }: Route.ActionArgs) {
   const formData = await formOf(request)
   const form = Object.fromEntries(formData)
-  if (form.intent === 'device') {
-    const stored = keepDevice(kitchen(), form, nowMs())
-    return stored.ok
-      ? { saved: true as const }
-      : data({ errors: stored.errors, typed: form }, { status: 422 })
-  }
-  if (form.intent === 'guidance') {
-    const typed = typedOf(formData)
-    const units = settingsOf(kitchen())
-    const stored = saveGuidance(kitchen(), inBaseUnits(typed, units))
-    return stored.ok
-      ? { saved: true as const, what: 'guidance' as const }
-      : data({ errors: inKitchenUnits(stored.errors, typed, units), typed: form }, { status: 422 })
-  }
-  if (form.intent === 'save-eater' || form.intent === 'drop-eater') {
-    const stored = form.intent === 'save-eater' ? savePerson(kitchen(), form) : dropPerson(kitchen(), form.id)
-    return stored.ok
-      ? { saved: true as const, what: 'eaters' as const, at: nowMs() }
-      : data({ errors: stored.errors, typed: form }, { status: 422 })
-  }
   if (form.intent === 'same-kitchen') {
     narrowFigures(kitchen(), formData.getAll('figure').map(String))
-    return { saved: true as const, what: 'same-kitchen' as const }
+    return { sameKitchen: true as const }
   }
   if (form.intent !== 'save')
-    return data(
-      {
-        errors: [
-          {
-            path: 'intent',
-            message: `intent must be an action of this page, got "${String(form.intent)}"`,
-            code: 'not-an-option' as const,
-          },
-        ],
-        typed: form,
-      },
-      { status: 400 },
-    )
+    return data({ errors: [unknownIntent(form.intent)], typed: form }, { status: 400 })
   const stored = settingsOf(kitchen())
   // The fields were shown in the units that were set before.
   const typed = typedOf(formData)
@@ -130,8 +65,8 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
     error: general?.errors.find((e) => e.path === name)?.message.replace(`${name} `, ''),
   })
   return (
-    <main className={classes.settings}>
-      <h1 className="figure">Settings</h1>
+    <>
+      <h1 className="figure">Kitchen</h1>
       {actionData && 'moved' in actionData && actionData.moved && <Moved figures={actionData.moved} />}
       <Form method="post" noValidate key={settings.system}>
         <Stack gap="md" className={`${classes.sheet} basin`}>
@@ -174,37 +109,7 @@ export default function SettingsPage({ loaderData, actionData }: Route.Component
           <SaveSettings actionData={actionData} busy={busy} general={general} />
         </Stack>
       </Form>
-      <PeopleSettings
-        eaters={loaderData.eaters}
-        refused={
-          failed?.typed.intent === 'save-eater'
-            ? { errors: failed.errors, typed: failed.typed as Record<string, string> }
-            : undefined
-        }
-        savedAt={actionData && 'at' in actionData ? actionData.at : undefined}
-      />
-      <FoodSafetySettings
-        authority={loaderData.guidance.guidance}
-        own={loaderData.guidance.own}
-        refused={
-          failed?.typed.intent === 'guidance'
-            ? { errors: failed.errors, typed: failed.typed as Record<string, string> }
-            : undefined
-        }
-        saved={actionData !== undefined && 'what' in actionData && actionData.what === 'guidance' && !busy}
-      />
-      <Alerts />
-      <KeysSheet />
-      <Devices devices={loaderData.devices} />
-      <ul className={classes.doors}>
-        <li>
-          <Link to="/devices">Other devices</Link>
-        </li>
-        <li>
-          <Link to="/transfer">Export and import</Link>
-        </li>
-      </ul>
-    </main>
+    </>
   )
 }
 
@@ -311,7 +216,7 @@ function SaveSettings({
   return (
     <Group justify="flex-end" gap="md">
       <span role="status" className="quiet">
-        {actionData && 'saved' in actionData && !('what' in actionData) && !busy ? 'Saved.' : ''}
+        {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
         {general && !busy ? 'Not saved yet: see above.' : ''}
       </span>
       <Button type="submit" name="intent" value="save" loading={busy}>

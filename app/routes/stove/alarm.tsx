@@ -29,7 +29,7 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
       {goesDark && (
         <p className={classes.silent} role="status">
           This browser cannot keep the screen on. Touch it now and then.{' '}
-          <Link to="/settings#senses">Sound and screen settings</Link>
+          <Link to="/settings/alerts">Sound and screen settings</Link>
         </p>
       )}
     </>
@@ -38,6 +38,6 @@ export function Alarm({ active, seen, silent, goesDark }: Noticing) {
 
 const Silent = () => (
   <p className={classes.silent} role="status">
-    Tap once to turn on sound. <Link to="/settings#senses">Sound and screen settings</Link>
+    Tap once to turn on sound. <Link to="/settings/alerts">Sound and screen settings</Link>
   </p>
 )

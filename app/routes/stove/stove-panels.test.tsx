@@ -54,7 +54,7 @@ describe('the sign', () => {
     )
   })
   test('a page without sound says so, and where to change it; one with sound says nothing', () => {
-    expect(htmlOf(<Alarm {...noticing} silent active={[]} />)).toContain('href="/settings#senses"')
+    expect(htmlOf(<Alarm {...noticing} silent active={[]} />)).toContain('href="/settings/alerts"')
     expect(textOf(<Alarm {...noticing} active={[]} />)).toBe('')
     expect(textOf(<Alarm {...noticing} goesDark active={[]} />)).toContain('cannot keep the screen on')
   })

@@ -144,10 +144,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   }
   const whole = current?.holds === 'household'
   return (
-    <main className={sheets.page}>
-      <p className={sheets.back}>
-        <Link to="/settings">Settings</Link>
-      </p>
+    <>
       <h1 className="figure">Export and import</h1>
       <ExportSection pictures={pictures} setPictures={setPictures} loaderData={loaderData} />
       <section className={`${sheets.sheet} basin`} aria-labelledby="bring">
@@ -221,7 +218,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
           />
         </Form>
       </section>
-    </main>
+    </>
   )
 }
 

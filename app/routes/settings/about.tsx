@@ -1,6 +1,46 @@
 import { NativeSelect, Switch } from '@mantine/core'
-import { useFetcher } from 'react-router'
+import { data, Link, useFetcher } from 'react-router'
+import { DEVICE_KINDS } from '#core/contract/equipment'
+import { nowMs } from '#server/clock'
+import { keepDevice } from '#server/devices/device-settings'
+import { wayOf } from '#server/devices/transports'
+import { kitchen } from '#server/kitchen'
+import { typedOf, unknownIntent } from '../../ui/forms/errors'
+import { formOf } from '../../ui/forms/read-form'
+import packageJson from '../../../package.json'
+import type { Route } from './+types/about'
 import classes from './settings.module.css'
+
+export const meta: Route.MetaFunction = () => [{ title: 'About Omsel · Omsel' }]
+
+export const loader = () => ({ version: packageJson.version, devices: devicesShown() })
+
+export async function action({ request }: Route.ActionArgs) {
+  const typed = typedOf(await formOf(request))
+  if (typed.intent !== 'device') return data({ errors: [unknownIntent(typed.intent)] }, { status: 400 })
+  const stored = keepDevice(kitchen(), typed, nowMs())
+  return stored.ok ? { saved: true as const } : data({ errors: stored.errors }, { status: 422 })
+}
+
+function devicesShown(): DeviceShown[] {
+  const rows = kitchen().devices.all()
+  return DEVICE_KINDS.map((kind) => {
+    const row = rows.find((r) => r.kind === kind)
+    return {
+      kind,
+      on: row !== undefined,
+      trusted: row?.trusted === 1,
+      way: row
+        ? wayOf({
+            driftPerHour: row.drift_per_hour,
+            lagSeconds: row.lag_s,
+            dropOut: row.drop_out,
+            lie: row.lie,
+          })
+        : 'sound',
+    }
+  })
+}
 
 /** A device as the page shows it. */
 export interface DeviceShown {
@@ -22,6 +62,24 @@ const WAY_WORDS: Record<string, string> = {
   lags: 'lags',
   'drops-out': 'drops out',
   lies: 'lies',
+}
+
+/** What this program is, and what is only simulated in it. */
+export default function AboutPage({ loaderData: { version, devices } }: Route.ComponentProps) {
+  return (
+    <>
+      <h1 className="figure">About Omsel</h1>
+      <section className={`${classes.sheet} basin`}>
+        <p>
+          Version {version}. Your data stays on the computer that runs Omsel; nothing is sent anywhere else.
+        </p>
+        <p>
+          <Link to="/model">How the figures are worked out</Link>, with sources and limits.
+        </p>
+      </section>
+      <Devices devices={devices} />
+    </>
+  )
 }
 
 /**
