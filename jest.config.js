@@ -17,9 +17,7 @@ const shared = {
     '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.js',
   },
   // Packages that ship ES modules only.
-  transformIgnorePatterns: [
-    '/node_modules/(?!(temporal-polyfill|temporal-utils|temporal-spec|uuid|ical.js|ical-generator|p-limit|yocto-queue)/)',
-  ],
+  transformIgnorePatterns: ['/node_modules/(?!(ical.js|ical-generator|p-limit|yocto-queue)/)'],
 }
 
 /** @type {import('jest').Config} */

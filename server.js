@@ -6,6 +6,7 @@ import http from 'node:http'
 import https from 'node:https'
 import compression from 'compression'
 import express from 'express'
+import helmet from 'helmet'
 
 const BUILD = './build/server/index.js' // a variable, so that type-checking does not depend on a build
 const MAX_BODY = 1_000_000 // bytes
@@ -94,15 +95,17 @@ const householdBehind = (listener) => {
   const app = express()
   app.disable('x-powered-by')
   app.use(logged)
+  app.use(
+    helmet({
+      // Pages set their own, with a number of their own; a household on plain HTTP stays on it.
+      contentSecurityPolicy: false,
+      strictTransportSecurity: false,
+      xFrameOptions: { action: 'deny' },
+      referrerPolicy: { policy: 'same-origin' },
+    }),
+  )
   app.use((request, response, next) => {
-    response.set({
-      'X-Content-Type-Options': 'nosniff',
-      'X-Frame-Options': 'DENY',
-      'Referrer-Policy': 'same-origin',
-      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
-      'Cross-Origin-Opener-Policy': 'same-origin',
-      'Cross-Origin-Resource-Policy': 'same-origin',
-    })
+    response.set('Permissions-Policy', 'camera=(), microphone=(self), geolocation=()')
     if (request.method === 'GET' || request.method === 'HEAD') return next()
     if (request.method !== 'POST')
       return void response

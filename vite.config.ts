@@ -120,7 +120,6 @@ export default defineConfig({
       '@mantine/hooks',
       '@tabler/icons-react',
       'valibot',
-      'uuid',
       'recharts',
       '@date-fns/tz',
       'qrcode.react',

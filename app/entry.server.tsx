@@ -56,8 +56,6 @@ const policy = (nonce: string): string =>
     // Server-rendered style attributes are not covered by a nonce.
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data:",
-    // The small silent video that keeps a screen lit where the browser's own lock is missing.
-    "media-src 'self' data:",
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self'",

@@ -4,25 +4,23 @@ import { pipeline } from 'node:stream/promises'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
 import { inUseBy, lockHousehold, releaseHousehold } from '#server/backup/household-lock'
-import { importBundle, lookAt, IMPORT_MODES } from '#server/commands/transfer'
+import { importBundle, lookAt, type ImportMode } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 import { archiveOf, bundlePieces, closeAfterExport, openForExport } from '#server/transfer/export-bundle'
 
 /**
  * export and import, on the household named by OMSEL_DATABASE or OMSEL_DATA.
+ * @param way how an import is brought in; without it, it is only looked at
  * @param fail ends the program with the words
  */
 export async function carry(
   command: string,
-  args: readonly string[],
+  [path = '-', ...more]: readonly string[],
+  way: ImportMode | undefined,
   fail: (errors: FieldError[]) => never,
 ): Promise<void> {
   const say = (message: string) => fail([{ path: '', message, code: 'invalid' }])
   const file = databaseFile()
-  const way = IMPORT_MODES.find((one) => args.includes(`--${one}`))
-  const strange = args.find((arg) => arg.startsWith('--') && arg !== `--${way ?? ''}`)
-  if (strange) return say(`${command} knows no ${strange}`)
-  const [path = '-', ...more] = args.filter((arg) => !arg.startsWith('--'))
   if (more.length > 0) return say(`${command} takes one file, got ${more.length + 1}`)
   if (!existsSync(file)) return say(`there is no household at ${file}`)
   // Merging writes; what a server has in its hands is changed through the server.

@@ -36,6 +36,20 @@ test('lists varieties and presets, and refuses what it does not know', () => {
   expect(omsel([]).stdout).toContain('omsel plan')
 })
 
+test('each command has help, and says which version it is of; an option of another command is refused', () => {
+  const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string }
+  for (const command of [[], ['plan'], ['check']]) {
+    expect(omsel([...command, '--help']).stdout).toContain('omsel restore COPY')
+    expect(omsel([...command, '-v']).stdout.trim()).toBe(version)
+  }
+  for (const line of [
+    ['plan', '--merge'],
+    ['import', 'x', '--merge', '--as-new'],
+    ['check', '--deep'],
+  ])
+    expect([line, omsel(line).status]).toEqual([line, 2])
+})
+
 test('simulates a pot, and names what a script gets wrong', () => {
   const run = omsel(
     ['simulate'],
@@ -74,7 +88,7 @@ test('a household goes out into a file and into another household, looked at fir
   expect(
     JSON.parse(lidCheck.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing,
   ).toMatchObject([{ name: 'there', fields: expect.arrayContaining(['name']) as string[] }])
-  expect(at('there', ['import', file, '--sideways']).stderr).toContain('knows no --sideways')
+  expect(at('there', ['import', file, '--sideways']).stderr).toMatch(/--sideways.*omsel --help/)
   expect(at('there', ['export']).stdout).toContain('"name":"there"')
   expect(JSON.parse(at('there', ['import', file, '--as-new']).stdout)).toHaveProperty('aside')
   const moment = (text: string) => text.replace(/"exported_at": "[^"]*"/, '')

@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
 import { presetsListing, varietiesListing } from '#core/contract/listings'
 import { planWithOdds } from '#core/contract/plan-with-odds'
 import { scheduleFrom } from '#core/contract/schedule'
 import { simulateFrom } from '#core/contract/simulate'
 import type { Result } from '#core/contract/plan-request'
 import type { FieldError } from '#core/contract/fields'
+import packageJson from '../package.json'
 
 const USAGE = `omsel: plan, simulate and schedule grain cooking
 
@@ -19,6 +21,9 @@ const USAGE = `omsel: plan, simulate and schedule grain cooking
   omsel passphrase        sets what other devices are asked for (typed, or a line on standard input)
   omsel varieties         every grain and its figures
   omsel presets           vessels, heats and methods to start from
+
+  --help, -h              this text
+  --version, -v           which Omsel this is
 
 A request that cannot be read ends with exit code 2 and {"errors":[...]} on standard error.
 `
@@ -35,23 +40,30 @@ const LISTINGS = new Map<string, () => unknown>([
   ['presets', presetsListing],
 ])
 
+interface Options {
+  merge?: boolean
+  'as-new'?: boolean
+}
+
 /** What is done with the household's own file; only these need the database, so only these load it. */
-const KEEPERS = new Map<string, (args: readonly string[]) => Promise<void>>([
+const KEEPERS = new Map<string, (paths: readonly string[], options: Options) => Promise<void>>([
   ...['backup', 'restore', 'check'].map(
     (name) =>
       [
         name,
-        async (args: readonly string[]) => (await import('./household')).keep(name, args, failure),
+        async (paths: readonly string[]) => (await import('./household')).keep(name, paths, failure),
       ] as const,
   ),
-  ...['export', 'import'].map(
-    (name) =>
-      [name, async (args: readonly string[]) => (await import('./carry')).carry(name, args, fail)] as const,
-  ),
+  ['export', async (paths) => (await import('./carry')).carry('export', paths, undefined, fail)],
   [
-    'passphrase',
-    async (args: readonly string[]) => (await import('./passphrase')).passphrase(args, fail),
-  ] as const,
+    'import',
+    async (paths, { merge, 'as-new': asNew }) => {
+      if (merge && asNew) failure('import takes --merge or --as-new, not both')
+      const mode = merge ? 'merge' : asNew ? 'as-new' : undefined
+      await (await import('./carry')).carry('import', paths, mode, fail)
+    },
+  ],
+  ['passphrase', async (paths) => (await import('./passphrase')).passphrase(paths, fail)],
 ])
 
 function fail(errors: FieldError[]): never {
@@ -77,19 +89,43 @@ function parseRequest(file: string): unknown {
   }
 }
 
-const [command, file = '-', ...more] = process.argv.slice(2)
-const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+function parsedLine() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h' },
+        version: { type: 'boolean', short: 'v' },
+        merge: { type: 'boolean' },
+        'as-new': { type: 'boolean' },
+      },
+    })
+  } catch (error) {
+    return failure(`${(error as Error).message.split('. ')[0]!}; “omsel --help” says what there is`)
+  }
+}
 
-if (command === undefined || command === 'help' || command === '--help') {
+const {
+  values: { help, version, ...options },
+  positionals: [command, ...paths],
+} = parsedLine()
+const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
+const strange = Object.keys(options)[0]
+
+if (version) {
+  process.stdout.write(`${packageJson.version}\n`)
+} else if (help || command === undefined || command === 'help') {
   process.stdout.write(USAGE)
-} else if (command !== undefined && KEEPERS.has(command)) {
-  await KEEPERS.get(command)!(process.argv.slice(3))
-} else if (more.length > 0) {
-  failure(`${command} takes one file, got ${more.length + 1} arguments`)
+} else if (strange !== undefined && command !== 'import') {
+  failure(`${command} takes no --${strange}`)
+} else if (KEEPERS.has(command)) {
+  await KEEPERS.get(command)!(paths, options)
+} else if (paths.length > 1) {
+  failure(`${command} takes one file, got ${paths.length}`)
 } else if (LISTINGS.has(command)) {
   print(LISTINGS.get(command)!())
 } else if (COMMANDS.has(command)) {
-  const result = COMMANDS.get(command)!(parseRequest(file))
+  const result = COMMANDS.get(command)!(parseRequest(paths[0] ?? '-'))
   if (!result.ok) fail(result.errors)
   print(result.value)
 } else {

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { TZDateMini } from '@date-fns/tz'
 
 /**
  * The server's clock, UTC milliseconds. A rehearsal may set it ahead through a file that holds the
@@ -14,3 +15,7 @@ export function nowMs(): number {
     return Date.now()
   }
 }
+
+/** The day of a moment in a time zone, "2026-03-05". */
+export const dayIn = (ms: number, zone: string): string =>
+  new TZDateMini(Math.round(ms), zone).toISOString().slice(0, 'YYYY-MM-DD'.length)

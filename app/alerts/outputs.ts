@@ -55,29 +55,19 @@ export async function withdrawNotices(): Promise<void> {
 }
 
 export interface Awake {
-  by: 'lock' | 'video' | 'nothing'
+  by: 'lock' | 'nothing'
   release: () => void
 }
 
-/**
- * Keeps the screen lit: by the browser's own lock where the address is secure, else by a small silent video,
- * which needs a touch first.
- */
+/** Keeps the screen lit by the browser's own lock, which it has where the address is secure. */
 export async function stayAwake(): Promise<Awake> {
   if ('wakeLock' in navigator) {
     try {
       const lock = await navigator.wakeLock.request('screen')
       return { by: 'lock', release: () => void lock.release() }
     } catch {
-      // A device on its last charge may refuse; the video may still do.
+      // A device on its last charge may refuse.
     }
   }
-  try {
-    const { default: NoSleep } = await import('nosleep.js')
-    const video = new NoSleep()
-    await video.enable()
-    return { by: 'video', release: () => video.disable() }
-  } catch {
-    return { by: 'nothing', release: () => {} }
-  }
+  return { by: 'nothing', release: () => {} }
 }

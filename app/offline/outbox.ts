@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { v4 as uuid } from 'uuid'
+import { newId } from '../ui/new-id'
 import type { CookEvent, EventKind } from '#core/cook/events'
 import type { Remedy } from '#core/cook/remedy'
 
@@ -28,7 +28,7 @@ interface Waiting<K extends string> extends PressMore {
   steady_ms: number
 }
 
-const PAGE = typeof window === 'undefined' ? '' : uuid()
+const PAGE = typeof window === 'undefined' ? '' : newId()
 /** When it is sent, by the clock it was pressed by; the steady clock of the same page knows best how long that is. */
 const sentMs = ({ page, pressed_ms, steady_ms }: Waiting<string>): number =>
   page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now()
@@ -179,7 +179,7 @@ export function useOutbox<K extends string = EventKind>(
     const at = pressedAt(Date.now() - agoMs, aheadMs, stored(cookId).at(-1), afterMs)
     keep((list) => [
       ...list,
-      { id: uuid(), kind, stage, ...at, page: PAGE, steady_ms: performance.now() - agoMs, ...more },
+      { id: newId(), kind, stage, ...at, page: PAGE, steady_ms: performance.now() - agoMs, ...more },
     ])
     void send()
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { Temporal } from 'temporal-polyfill'
+import { TZDateMini } from '@date-fns/tz'
 import { VARIETIES, varietyOf } from '#core/grain/varieties'
 import {
   parseCopied,
@@ -10,6 +10,7 @@ import {
 import type { MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
 import type { Kitchen } from '#server/store/open-household'
+import { dayIn } from '#server/clock'
 import { settingsOf } from '#server/store/open-household'
 import { notebookLines } from '#server/queries/notebook-lines'
 import { note } from './rebuild-entry'
@@ -43,11 +44,7 @@ export function copyCooks(
   nowMs: number,
 ): { ok: true; value: { copied: number; already: number } } | { ok: false; errors: CopiedError[] } {
   const { zone } = settingsOf(kitchen)
-  const today = Temporal.Instant.fromEpochMilliseconds(Math.round(nowMs))
-    .toZonedDateTimeISO(zone)
-    .toPlainDate()
-    .toString()
-  const read = parseCopied(table, importContext(kitchen), today)
+  const read = parseCopied(table, importContext(kitchen), dayIn(nowMs, zone))
   if (!read.ok) return read
   const known = batchesInNotebook(kitchen)
   const isKnown = (cook: CopiedCook): boolean => {
@@ -98,10 +95,10 @@ function copyOne(
   const { zone, elevation_m, kitchen_c } = settingsOf(kitchen)
   const vessel = kitchen.equipment.vessels().find((row) => row.id === vesselId)!
   const heat = kitchen.equipment.heats()[0]
+  const [year, month, day] = date.split('-').map(Number) as [number, number, number]
   const startedMs = Math.min(
     nowMs - 4 * 60 * MINUTE,
-    Temporal.PlainDate.from(date).toZonedDateTime({ timeZone: zone, plainTime: { hour: HOUR } })
-      .epochMilliseconds,
+    new TZDateMini(year, month - 1, day, HOUR, zone).getTime(),
   )
   const method: MethodId = methodsOf(vessel.kind)[0]!
   const started = startCook(

@@ -1,4 +1,4 @@
-import { Temporal } from 'temporal-polyfill'
+import { dayIn } from '#server/clock'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import type { NotebookLine } from '#server/store/notebook'
 
@@ -10,10 +10,6 @@ export function* notebookLines(kitchen: Kitchen): Generator<{ line: NotebookLine
   const total = kitchen.notebook.count({})
   for (let from = 0; from < total; from += A_PAGE)
     for (const line of kitchen.notebook.lines({}, A_PAGE, from)) {
-      const day = Temporal.Instant.fromEpochMilliseconds(line.ended_ms)
-        .toZonedDateTimeISO(zone)
-        .toPlainDate()
-        .toString()
-      yield { line, day }
+      yield { line, day: dayIn(line.ended_ms, zone) }
     }
 }

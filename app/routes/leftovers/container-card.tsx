@@ -2,7 +2,7 @@ import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { useId, useReducer } from 'react'
 import { useFetcher } from 'react-router'
-import { v4 as uuid } from 'uuid'
+import { newId } from '../../ui/new-id'
 import { type KitchenUnits, amountIn, waterIn } from '#core/units/system'
 import { varietyOf } from '#core/grain/varieties'
 import {
@@ -69,7 +69,7 @@ export function ContainerCard({
   const busy = fetcher.state !== 'idle'
   const tell = (kind: LeftoverEventKind, more: Record<string, string> = {}) =>
     void fetcher.submit(
-      { intent: 'tell', id: uuid(), leftover_id: row.id, kind, ...more },
+      { intent: 'tell', id: newId(), leftover_id: row.id, kind, ...more },
       { method: 'post' },
     )
   const useBy = useByWords(view, now, clock, row)
@@ -280,9 +280,9 @@ function TakeSome({ row, frozen }: { row: LeftoverWithEvents; frozen: boolean })
   const refused = fetcher.data && 'errors' in fetcher.data ? fetcher.data : undefined
   const taken = fetcher.data && 'at' in fetcher.data ? fetcher.data.at : 0
   const [id, renewId] = useReducer(
-    () => uuid(),
+    () => newId(),
     undefined,
-    () => uuid(),
+    () => newId(),
   )
   return (
     <fetcher.Form

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { v4 as uuid } from 'uuid'
+import { newId } from '../../ui/new-id'
 import { identityOf, type CookEvent, type EventKind } from '#core/cook/events'
 import { replay, type CookView, type RunningCook } from '#core/cook/replay'
 import { lengthOf } from '#core/plan/timeline'
@@ -135,7 +135,7 @@ export function usePractice(
       keep((was) => was)
     },
     press: (kind, stage, more = {}) => {
-      const event: CookEvent = { id: uuid(), kind, stage, atMs: Math.max(nowMs(), newest + 1), ...more }
+      const event: CookEvent = { id: newId(), kind, stage, atMs: Math.max(nowMs(), newest + 1), ...more }
       // A second press of what can be said once is the same press.
       keep((was) => {
         const identity = identityOf(event, was.events)
@@ -146,7 +146,7 @@ export function usePractice(
       })
     },
     act: (what) => {
-      const act: Act = { ...what, id: uuid(), atMs: Math.max(nowMs(), newest + 1) }
+      const act: Act = { ...what, id: newId(), atMs: Math.max(nowMs(), newest + 1) }
       keep((was) => ({ ...was, acts: [...was.acts, act] }))
     },
     again: () => {

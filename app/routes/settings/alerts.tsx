@@ -29,8 +29,7 @@ import classes from './settings.module.css'
 const SAMPLE = 'When steam pushes out at the lid'
 const AWAKE_WORDS = {
   lock: 'The screen stays on.',
-  video: 'The screen stays on from your first touch.',
-  nothing: 'This browser cannot keep the screen on. Set a longer time on the device.',
+  nothing: 'This browser cannot keep the screen on here. Set a longer time on the device.',
 } as const
 const NOTICE_WORDS = {
   can: 'Notifications are allowed.',

@@ -1,7 +1,7 @@
 import { Button, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { data, Form, Link, redirect, useFetcher } from 'react-router'
-import { v4 as uuid } from 'uuid'
+import { newId } from '../../ui/new-id'
 import { resultOf, type TasteTestResult } from '#core/learn/taste-tests'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
@@ -204,7 +204,7 @@ function Tasting({ letters, error }: { letters: readonly string[]; error: string
           disabled={order.length < letters.length || fetcher.state !== 'idle'}
           onClick={() =>
             void fetcher.submit(
-              { intent: 'taste', id: uuid(), who, ranking: order.join('') },
+              { intent: 'taste', id: newId(), who, ranking: order.join('') },
               { method: 'post' },
             )
           }

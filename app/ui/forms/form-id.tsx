@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { useNavigation } from 'react-router'
-import { newFormId } from './use-submit-once'
+import { newId } from '../new-id'
 
 /**
  * The number of a form that is sent once, as a field of it; once the form was answered, its next sending is
@@ -9,7 +9,7 @@ import { newFormId } from './use-submit-once'
  */
 export function FormId() {
   const [html] = useState(() => ({
-    __html: `<input type="hidden" name="form_id" value="${newFormId()}">`,
+    __html: `<input type="hidden" name="form_id" value="${newId()}">`,
   }))
   const holder = useRef<HTMLSpanElement>(null)
   const sent = useRef(false)
@@ -20,7 +20,7 @@ export function FormId() {
     if (navigation.formData?.get('form_id') === field.value) sent.current = true
     else if (sent.current && navigation.state === 'idle') {
       sent.current = false
-      field.value = newFormId()
+      field.value = newId()
     }
   }, [navigation])
   return <span ref={holder} hidden suppressHydrationWarning dangerouslySetInnerHTML={html} />

@@ -1,8 +1,6 @@
 import { useState } from 'react'
 import { useSubmit, type SubmitOptions } from 'react-router'
-
-/** Another number for a form; a page over plain HTTP has no UUIDs. */
-export const newFormId = (): string => `${Date.now()}${Math.random()}`
+import { newId } from '../new-id'
 
 /**
  * Sends what is no form of the page as one that is sent once: whoever sends it again, by a second press or over
@@ -11,11 +9,11 @@ export const newFormId = (): string => `${Date.now()}${Math.random()}`
  */
 export function useSubmitOnce(answered?: unknown) {
   const submit = useSubmit()
-  const [id, setId] = useState(newFormId)
+  const [id, setId] = useState(newId)
   const [seen, setSeen] = useState(answered)
   if (answered !== seen) {
     setSeen(answered)
-    setId(newFormId())
+    setId(newId())
   }
   return (fields: Record<string, string>, options: SubmitOptions) =>
     submit({ ...fields, form_id: id + (options.action ?? '').replaceAll('/', '-') }, options)

@@ -1,7 +1,13 @@
 import { hostname, networkInterfaces } from 'node:os'
-import { isIP } from 'node:net'
+import { BlockList, isIP } from 'node:net'
 
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]', '::1'])
+/** Ranges of networks at home, RFC 1918. */
+const PRIVATE_ADDRESSES = new BlockList()
+PRIVATE_ADDRESSES.addSubnet('10.0.0.0', 8)
+PRIVATE_ADDRESSES.addSubnet('172.16.0.0', 12)
+PRIVATE_ADDRESSES.addSubnet('192.168.0.0', 16)
+
 /** No address has a higher port; a request that names one cannot be answered. */
 const MAX_PORT = 65_535
 
@@ -28,8 +34,8 @@ export function addressesHere(): string[] {
     .flatMap((list) => list ?? [])
     .filter((one) => !one.internal && one.family === 'IPv4')
     .map((one) => one.address)
-  const homely = (address: string) => Number(/^(192\.168\.|10\.|172\.(1[6-9]|2\d|3[01])\.)/.test(address))
-  return [...new Set(all)].sort((a, b) => homely(b) - homely(a))
+  const private4 = (address: string) => Number(PRIVATE_ADDRESSES.check(address))
+  return [...new Set(all)].sort((a, b) => private4(b) - private4(a))
 }
 
 /**
