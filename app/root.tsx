@@ -2,7 +2,7 @@ import '@fontsource-variable/besley/wght.css'
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@mantine/core/styles.css'
 import './app.css'
-import { Anchor, ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
+import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
 import { useEffect, useState, type ReactNode } from 'react'
 import {
   isRouteErrorResponse,
@@ -63,13 +63,12 @@ export default function Root() {
 function useServerFault(asks: boolean): string | undefined {
   const [why, setWhy] = useState<string>()
   useEffect(() => {
-    if (!asks) return
-    const left = new AbortController()
-    fetch('/readyz', { signal: left.signal })
-      .then(async (answer) => answer.status === 503 && setWhy(await answer.text()))
-      // No answer is no more than the page says already.
-      .catch(() => {})
-    return () => left.abort()
+    if (asks)
+      fetch('/readyz').then(
+        async (answer) => answer.status === 503 && setWhy(await answer.text()),
+        // No answer is no more than the page says already.
+        () => {},
+      )
   }, [asks])
   return why
 }
@@ -93,9 +92,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
               : (why ??
                 'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.'))}
       </p>
-      <Anchor href={shut ? signInAddress(here) : '/'} underline="always">
-        {shut ? 'Sign in again' : 'Back to the plan'}
-      </Anchor>
+      <a href={shut ? signInAddress(here) : '/'}>{shut ? 'Sign in again' : 'Back to the plan'}</a>
     </main>
   )
 }

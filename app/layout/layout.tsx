@@ -46,28 +46,23 @@ export const shouldRevalidate = skipRevalidation
 const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
 const FindBox = lazy(() => import('../search/search-box'))
 
-const PLACES = [
+/** Address, word, and whether it comes under “More” on a phone; the others are used with a pot on. */
+const PLACES: readonly [to: string, word: string, more?: boolean][] = [
   ['/', 'Plan'],
   ['/stove', 'Stove'],
   ['/meal', 'Meal'],
-  ['/grains', 'Grains'],
-  ['/pots', 'Pots'],
+  ['/grains', 'Grains', true],
+  ['/pots', 'Pots', true],
   ['/leftovers', 'Leftovers'],
-  ['/notebook', 'Notebook'],
-] as const
+  ['/notebook', 'Notebook', true],
+]
 
 export default function Layout({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   useLastKnown('house', loaderData)
-  const places = useRef<HTMLElement>(null)
+  const more = useRef<HTMLDivElement>(null)
   const { pathname } = useLocation()
-  // On a phone the row is longer than the screen: where one is stays in sight.
-  useEffect(() => {
-    const row = places.current
-    const here = row?.querySelector<HTMLElement>('[aria-current=page]')
-    if (row && here && row.scrollWidth > row.clientWidth)
-      row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
-  }, [pathname])
+  useEffect(() => more.current?.hidePopover?.(), [pathname])
   const navigate = useNavigate()
   const [keys, setKeys] = useState(false)
   const [finding, setFinding] = useState(0)
@@ -85,18 +80,30 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           <Mark />
           <span>Omsel</span>
         </Link>
-        <nav aria-label="Places" className={classes.places} ref={places}>
-          {PLACES.map(([to, word]) => (
+        <nav aria-label="Places" className={classes.places}>
+          {PLACES.map(([to, word, inMore]) => (
             <NavLink
               key={to}
               to={to}
               end={to === '/'}
               className={classes.place}
               data-on={(to === '/stove' && running.length > 0) || undefined}
+              data-more={inMore}
             >
               {word}
             </NavLink>
           ))}
+          <UnstyledButton className={`${classes.place} ${classes.moreKey}`} popoverTarget="more-places">
+            More
+          </UnstyledButton>
+          <div popover="auto" id="more-places" ref={more} className={classes.morePlaces}>
+            {PLACES.filter(([, , inMore]) => inMore).map(([to, word]) => (
+              <NavLink key={to} to={to}>
+                {word}
+              </NavLink>
+            ))}
+            <NavLink to="/settings">Settings</NavLink>
+          </div>
         </nav>
         <div className={classes.right}>
           {!onStove &&

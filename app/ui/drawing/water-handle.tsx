@@ -62,7 +62,7 @@ export function pourAfterKey(
 }
 
 /** The surface itself: drawn along by mouse, touch and keys, tapped over and under for a step. */
-export function WaterHandle({
+export default function WaterHandle({
   hold,
   y,
   reach,
