@@ -263,3 +263,23 @@ test('a keyboard skips the places, and another page takes the focus and is annou
   await expect(page.locator('#content')).toBeFocused()
   await expect(page.locator('#content')).toHaveText(/Leftovers/)
 })
+
+test('a panel takes the focus each time it is opened and gives it back; a form that was saved keeps it', async ({
+  page,
+}) => {
+  await open(page, '/?grain=short-white&grams=300&pot=heavy-blue&on=big-gas')
+  for (const name of [/^How much/, /^What for/])
+    for (const time of ['first', 'second']) {
+      const key = page.getByRole('button', { name })
+      await key.focus()
+      await page.keyboard.press('Enter')
+      await expect(page.getByRole('dialog', { name }).locator(':focus'), `${name} ${time}`).toHaveCount(1)
+      await page.keyboard.press('Escape')
+      await expect(key).toBeFocused()
+    }
+  await open(page, '/settings')
+  await page.getByRole('button', { name: 'Save' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Saved.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Save' })).toBeFocused()
+})

@@ -16,6 +16,7 @@ import { errorAt } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
 import sheets from '../../layout/sheets.module.css'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/devices'
 import classes from './devices.module.css'
 
@@ -104,9 +105,9 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
         <section className={`${sheets.sheet} basin`}>
           <p>This device is signed in until you remove it, or until it is unused for {limits.days} days.</p>
           <Form method="post">
-            <Button type="submit" name="intent" value="leave" variant="default" loading={busy}>
+            <SendButton type="submit" name="intent" value="leave" variant="default" busy={busy}>
               Sign out
-            </Button>
+            </SendButton>
           </Form>
         </section>
       )}
@@ -181,9 +182,9 @@ function ConnectPhone({
                 . A code signs in one device, for {limits.minutes} minutes, without the passphrase.
               </p>
               <Form method="post">
-                <Button type="submit" name="intent" value="code" loading={busy}>
+                <SendButton type="submit" name="intent" value="code" busy={busy}>
                   Show a code
-                </Button>
+                </SendButton>
               </Form>
             </>
           ) : (
@@ -270,16 +271,16 @@ function PassphraseSection({
             error={errorAt(refused, 'again')}
             visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed again' }}
           />
-          <Button
+          <SendButton
             type="submit"
             name="intent"
             value="set-passphrase"
             variant="default"
             style={{ alignSelf: 'start' }}
-            loading={busy}
+            busy={busy}
           >
             {hasPassphrase ? 'Change it' : 'Set it'}
-          </Button>
+          </SendButton>
         </Stack>
         <p role="status" className="quiet">
           {actionData && 'set' in actionData && !busy ? 'It is set.' : ''}

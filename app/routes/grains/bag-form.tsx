@@ -7,6 +7,7 @@ import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import type { GrainBag } from './bag-row'
 import { FormId } from '../../ui/forms/form-id'
+import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = [
   'variety',
@@ -92,9 +93,9 @@ export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: 
           ) : (
             <span />
           )}
-          <Button type="submit" name="intent" value="save-bag" loading={busy}>
+          <SendButton type="submit" name="intent" value="save-bag" busy={busy}>
             {bag ? 'Save' : 'Add'}
-          </Button>
+          </SendButton>
         </Group>
       </Stack>
     </Form>

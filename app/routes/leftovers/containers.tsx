@@ -4,6 +4,7 @@ import { LEFTOVER_LIMITS } from '#core/contract/leftovers'
 import type { ContainerRow } from '#server/store/leftovers'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './leftovers.module.css'
 
 const FIELDS = ['name', 'ml', 'depth_mm', 'many'] as const
@@ -52,16 +53,16 @@ export function AddContainer() {
           {...field('many', '1')}
           w={110}
         />
-        <Button
+        <SendButton
           type="submit"
           variant="default"
           name="intent"
           value="save-container"
-          loading={fetcher.state !== 'idle'}
+          busy={fetcher.state !== 'idle'}
           mt={44}
         >
           Add
-        </Button>
+        </SendButton>
       </Group>
       {otherErrors(refused, FIELDS) && <p role="alert">{otherErrors(refused, FIELDS)}</p>}
     </fetcher.Form>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
+import { Checkbox, NativeSelect, NumberInput, Radio, Stack, TextInput } from '@mantine/core'
 import { IconAlertTriangle, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation } from 'react-router'
@@ -37,6 +37,7 @@ import { useUnits } from '../../ui/units/units'
 import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { ContainerGrains, ContainerSection } from '../../ui/drawing/container-section'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/put-away'
 import { spanWord } from '../../ui/time/clock-hour'
 import { coolingWords, portionsWord } from './container-words'
@@ -262,9 +263,9 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
               {e.message}
             </p>
           ))}
-          <Button onClick={send} loading={busy} disabled={tooLittle || into.length === 0 || over}>
+          <SendButton onClick={send} busy={busy} disabled={tooLittle || into.length === 0 || over}>
             Store
-          </Button>
+          </SendButton>
         </div>
       </div>
     </main>

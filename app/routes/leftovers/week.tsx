@@ -17,6 +17,7 @@ import { formOf } from '../../ui/forms/read-form'
 import { clockTime, dayOf } from '../../ui/time/clock-hour'
 import { wallMs } from '../../ui/time/wall-time'
 import { useUnits } from '../../ui/units/units'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/week'
 import { portionsWord } from './container-words'
 import { wishesIn, wishText, WISH_KEY } from './week-address'
@@ -145,9 +146,9 @@ export default function Week({ loaderData, actionData }: Route.ComponentProps) {
           <Form method="post">
             <FormId />
             <input type="hidden" name="search" value={searchOf(asked, asked.wishes)} />
-            <Button type="submit" loading={busy}>
+            <SendButton type="submit" busy={busy}>
               Cook these, one after the other
-            </Button>
+            </SendButton>
           </Form>
           {actionData && 'errors' in actionData && <p role="alert">{actionData.errors[0]!.message}</p>}
         </section>

@@ -1,5 +1,5 @@
 import type { FieldError } from '#core/contract/fields'
-import { Button, PasswordInput } from '@mantine/core'
+import { PasswordInput } from '@mantine/core'
 import { useEffect, useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
@@ -10,6 +10,7 @@ import { kitchen } from '#server/kitchen'
 import { localAddress } from '#server/http/auth/local-address'
 import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/login'
 import classes from './login.module.css'
 
@@ -75,9 +76,9 @@ export default function LoginPage({ actionData }: Route.ComponentProps) {
         <Form method="post">
           <p>The computer has sent you an invitation.</p>
           <input type="hidden" name="code" value={code} />
-          <Button type="submit" name="intent" value="join" size="md" loading={busy} fullWidth>
+          <SendButton type="submit" name="intent" value="join" size="md" busy={busy} fullWidth>
             Allow this device
-          </Button>
+          </SendButton>
         </Form>
       ) : (
         <Form method="post">
@@ -94,9 +95,9 @@ export default function LoginPage({ actionData }: Route.ComponentProps) {
             withAsterisk={false}
             visibilityToggleButtonProps={{ 'aria-label': 'Show what is typed' }}
           />
-          <Button type="submit" name="intent" value="enter" size="md" mt="md" loading={busy} fullWidth>
+          <SendButton type="submit" name="intent" value="enter" size="md" mt="md" busy={busy} fullWidth>
             Sign in
-          </Button>
+          </SendButton>
         </Form>
       )}
     </main>

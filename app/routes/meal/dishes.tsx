@@ -15,6 +15,7 @@ import { taskLine } from '#core/schedule/read-tasks'
 import { type Refused, errorAt } from '../../ui/forms/errors'
 import type { Outbox } from '../../offline/outbox'
 import { type BoardTask, dishLetter } from '../../ui/drawing/meal-board'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './meal.module.css'
 import type { Meal, Schedule, MealPress } from './meal-data'
 import type { CompanionRow } from '#server/store/companions'
@@ -239,9 +240,9 @@ export function OtherDishForm({
           error={errorAt(adding, 'save')}
           defaultChecked={adding?.typed.save !== undefined}
         />
-        <Button type="submit" variant="default" name="intent" value="add" loading={busy}>
+        <SendButton type="submit" variant="default" name="intent" value="add" busy={busy}>
           Add dish
-        </Button>
+        </SendButton>
       </Group>
     </Form>
   )

@@ -1,4 +1,4 @@
-import { Button, Group, NumberInput, TextInput } from '@mantine/core'
+import { Group, NumberInput, TextInput } from '@mantine/core'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
@@ -10,6 +10,7 @@ import { clockTime, dayOf, dayWord } from '../../ui/time/clock-hour'
 import { wallMs } from '../../ui/time/wall-time'
 import { PageLinks } from '../../ui/page-links'
 import { pageOf } from '../../ui/pages'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/meals'
 import classes from './meal.module.css'
 import { FormId } from '../../ui/forms/form-id'
@@ -99,9 +100,9 @@ export default function MealsPage({ loaderData, actionData }: Route.ComponentPro
             w={90}
             error={errorAt(refused, 'cooks')}
           />
-          <Button type="submit" name="intent" value="begin" loading={busy} mt={25}>
+          <SendButton type="submit" name="intent" value="begin" busy={busy} mt={25}>
             Create meal
-          </Button>
+          </SendButton>
         </Group>
       </Form>
       <ul className="place-list">

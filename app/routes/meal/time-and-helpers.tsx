@@ -3,6 +3,7 @@ import { Group, TextInput, NumberInput, Button } from '@mantine/core'
 import { type Refused, errorAt } from '../../ui/forms/errors'
 import { dayOf, hourOf } from '../../ui/time/clock-hour'
 import type { Meal, Settings } from './meal-data'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './meal.module.css'
 
 /** Title, day, hour and helpers of the meal. */
@@ -57,9 +58,9 @@ export function TimeAndHelpers({
           w={80}
           error={errorAt(edit, 'cooks')}
         />
-        <Button type="submit" name="intent" value="save" loading={busy}>
+        <SendButton type="submit" name="intent" value="save" busy={busy}>
           Save
-        </Button>
+        </SendButton>
         <Button
           type="submit"
           variant="subtle"

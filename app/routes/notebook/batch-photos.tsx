@@ -1,6 +1,7 @@
 import { Form } from 'react-router'
 import { Button, Group, FileInput, NativeSelect } from '@mantine/core'
 import { CUES, type CueId } from '#core/methods/signs'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './notebook.module.css'
 
 export function Photos({
@@ -61,9 +62,9 @@ export function Photos({
               ...Object.entries(CUES).map(([id, cue]) => ({ value: id, label: cue.text })),
             ]}
           />
-          <Button type="submit" size="xs" variant="default" name="intent" value="photo" loading={busy}>
+          <SendButton type="submit" size="xs" variant="default" name="intent" value="photo" busy={busy}>
             Save
-          </Button>
+          </SendButton>
         </Group>
         {error && <p role="alert">{error}</p>}
       </Form>

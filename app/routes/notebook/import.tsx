@@ -16,6 +16,7 @@ import { kitchen } from '#server/kitchen'
 import { Complaints } from '../../ui/forms/error-list'
 import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/import'
 import classes from './notebook.module.css'
 import { useSubmitOnce } from '../../ui/forms/use-submit-once'
@@ -181,15 +182,15 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         >
           Add row
         </Button>{' '}
-        <Button
-          loading={busy}
+        <SendButton
+          busy={busy}
           disabled={!read?.ok}
           onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}
         >
           {read?.ok
             ? `Import ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} batches`}`
             : 'Import'}
-        </Button>
+        </SendButton>
       </p>
     </main>
   )

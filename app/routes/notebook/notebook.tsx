@@ -1,4 +1,4 @@
-import { Button, NativeSelect, TextInput } from '@mantine/core'
+import { NativeSelect, TextInput } from '@mantine/core'
 import { Form, Link, useNavigation, useSearchParams, useSubmit } from 'react-router'
 import { OUTCOME_FILTERS, type OutcomeFilter } from '#core/learn/rating'
 import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
@@ -13,6 +13,7 @@ import { clockTime, dayWord, spanWord } from '../../ui/time/clock-hour'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import { PageLinks } from '../../ui/page-links'
 import { pageOf } from '../../ui/pages'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/notebook'
 import { SeasonStrip, type Kernelled } from './season-strip'
 import { outcomeWords, summaryOf } from './summary'
@@ -237,9 +238,9 @@ function Filters({
         key={search.get('q') ?? ''}
         maxLength={MAX_SEARCH}
       />
-      <Button type="submit" size="xs" variant="default" loading={busy}>
+      <SendButton type="submit" size="xs" variant="default" busy={busy}>
         Find
-      </Button>
+      </SendButton>
       {search.toString() !== '' && <Link to="/notebook">clear filter</Link>}
     </Form>
   )

@@ -1,5 +1,5 @@
 import { Form } from 'react-router'
-import { TextInput, Textarea, Group, Button, SegmentedControl } from '@mantine/core'
+import { TextInput, Textarea, Group, SegmentedControl } from '@mantine/core'
 import { MAX_ATE, MAX_NOTE } from '#core/contract/settings'
 import {
   WET_DRY_WORDS,
@@ -11,6 +11,7 @@ import {
   STEPS,
 } from '#core/learn/rating'
 import type { Refused } from '../../ui/forms/errors'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/entry'
 import classes from './notebook.module.css'
 
@@ -54,9 +55,9 @@ export function RatingForm({
             : ''}
           {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
         </span>
-        <Button type="submit" name="intent" value="judge" loading={busy}>
+        <SendButton type="submit" name="intent" value="judge" busy={busy}>
           {rating ? 'Update' : 'Save'}
-        </Button>
+        </SendButton>
       </Group>
     </Form>
   )

@@ -5,9 +5,13 @@ import { kernelPath } from '../../ui/drawing/scatter-grains'
 import { dayWord } from '../../ui/time/clock-hour'
 import classes from './notebook.module.css'
 
-const HEIGHT = 168
+const HEIGHT = 148
 const SIDE = 86
 const KERNEL = { lengthMm: 17, widthMm: 7.5, shape: 'grain' } as const
+/** Days this old have a date, not a name. */
+const LONG_AGO_MS = 8 * 86_400_000
+/** The least a fingertip hits, px. */
+const TARGET = 26
 /** Beyond so many cooks they lie too close to be pressed one by one. */
 const CROWD = 120
 
@@ -28,6 +32,8 @@ export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone
   const [from, to] = [Math.min(...times), Math.max(...times)]
   const x = (ms: number) => SIDE + 14 + ((ms - from) / Math.max(1, to - from)) * (width - SIDE - 40)
   const y = (wetDry: number) => HEIGHT / 2 - 8 + wetDry * 30
+  // By its date, with the year where it is another than the newest batch's: the strip is read for months.
+  const dated = (ms: number) => dayWord(ms, to + LONG_AGO_MS, zone)
   const crowded = cooks.length > CROWD
   return (
     <div ref={ref} className={`${classes.season} basin`}>
@@ -45,7 +51,7 @@ export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone
         ))}
         {cooks.map((cook) => {
           const { wetDry, hardness, bottom } = cook.rating
-          const label = `${cook.title}, ${dayWord(cook.endedMs, to, zone)}: ${wordOf(WET_DRY_WORDS, wetDry)}, ${wordOf(HARDNESS_WORDS, hardness)}${bottom === 'clean' ? '' : `, ${bottom}`}`
+          const label = `${cook.title}, ${dated(cook.endedMs)}: ${wordOf(WET_DRY_WORDS, wetDry)}, ${wordOf(HARDNESS_WORDS, hardness)}${bottom === 'clean' ? '' : `, ${bottom}`}`
           const place = `translate(${x(cook.endedMs).toFixed(1)} ${y(wetDry)}) rotate(${-20 + hardness * 35})${crowded ? ' scale(0.55)' : ''}`
           const kernel = <path d={kernelPath(KERNEL)} transform={place} />
           return crowded ? (
@@ -61,17 +67,20 @@ export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone
               data-scorched={bottom === 'scorched' || undefined}
             >
               <title>{label}</title>
+              {/* A fingertip is wider than a kernel. */}
+              <circle cx={x(cook.endedMs)} cy={y(wetDry)} r={TARGET / 2} fill="transparent" />
               {kernel}
             </Link>
           )
         })}
         <text x={SIDE} y={HEIGHT - 8} className={classes.scale}>
-          {dayWord(from, to, zone)}
+          {dated(from)}
         </text>
         <text x={width - 10} y={HEIGHT - 8} textAnchor="end" className={classes.scale}>
-          {cooks.length} batches; tilted: hard or overdone, dark: scorched
+          {dated(to)}
         </text>
       </svg>
+      <p className="quiet small">{cooks.length} batches. Tilted: hard or overdone; dark: scorched.</p>
     </div>
   )
 }

@@ -6,6 +6,7 @@ import { useUnits } from '../../ui/units/units'
 import { shownField } from '../../ui/units/unit-form'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { countdown } from '../../ui/time/countdown'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './pots.module.css'
 import { FormId } from '../../ui/forms/form-id'
 
@@ -135,9 +136,9 @@ function Measurement({
       </Group>
       <Group mt="xs" justify="space-between">
         {timer ? <Stopwatch onStop={(ms) => setMinutes((ms / 60_000).toFixed(1))} /> : <span />}
-        <Button type="submit" size="sm" name="intent" value={intent} loading={busy}>
+        <SendButton type="submit" size="sm" name="intent" value={intent} busy={busy}>
           Use this value
-        </Button>
+        </SendButton>
       </Group>
       <p role="status" className={classes.said}>
         {said?.intent === intent ? said.said : ''}

@@ -4,6 +4,7 @@ import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { HeatRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import { FormId } from '../../ui/forms/form-id'
+import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = ['name', 'kind', 'rated_w', 'knob'] as const
 
@@ -61,9 +62,9 @@ export function HeatForm({ heat, refused }: { heat: HeatRow | undefined; refused
           ) : (
             <span />
           )}
-          <Button type="submit" name="intent" value="save-heat" loading={busy}>
+          <SendButton type="submit" name="intent" value="save-heat" busy={busy}>
             Save
-          </Button>
+          </SendButton>
         </Group>
       </Stack>
     </Form>

@@ -4,6 +4,7 @@ import { Form, useNavigation } from 'react-router'
 import type { MeasureRow } from '#server/store/equipment'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const
 
@@ -86,8 +87,8 @@ const MeasureKeys = ({ owned, busy }: { owned: boolean; busy: boolean }) => (
     ) : (
       <span />
     )}
-    <Button type="submit" name="intent" value="save-measure" loading={busy}>
+    <SendButton type="submit" name="intent" value="save-measure" busy={busy}>
       Save
-    </Button>
+    </SendButton>
   </Group>
 )

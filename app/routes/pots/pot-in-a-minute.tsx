@@ -1,4 +1,4 @@
-import { Button, Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
+import { Group, NativeSelect, Stack, TextInput, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
 import { fieldInBase } from '#core/units/typed-field'
@@ -18,6 +18,7 @@ import type { Vessel } from '#core/vessel/vessel'
 import type { HeatRow } from '#server/store/equipment'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './pots.module.css'
 import { FormId } from '../../ui/forms/form-id'
 
@@ -115,9 +116,9 @@ export function PotInAMinute({ heats, elevationM, kitchenC, refused }: PotInAMin
         <WhatItHolds pot={pot} heats={heats} half={half} boil={boil} kitchenC={kitchenC} />
         {otherErrors(mine, FIELDS) && <p role="alert">{otherErrors(mine, FIELDS)}</p>}
         <Group justify="flex-end">
-          <Button type="submit" name="intent" value="save-vessel" loading={busy}>
+          <SendButton type="submit" name="intent" value="save-vessel" busy={busy}>
             Add
-          </Button>
+          </SendButton>
         </Group>
       </Stack>
     </Form>

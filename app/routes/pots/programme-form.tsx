@@ -4,6 +4,7 @@ import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
 import type { ProgrammeRow, VesselRow } from '#server/store/equipment'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import { FormId } from '../../ui/forms/form-id'
+import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = ['vessel_id', 'name', 'pressure', 'minutes', 'after_it', 'known'] as const
 export const PRESSURE_WORDS = { none: 'no pressure', low: 'low pressure', high: 'high pressure' } as const
@@ -68,9 +69,9 @@ export function ProgrammeForm({
           ) : (
             <span />
           )}
-          <Button type="submit" name="intent" value="save-programme" loading={busy}>
+          <SendButton type="submit" name="intent" value="save-programme" busy={busy}>
             Save
-          </Button>
+          </SendButton>
         </Group>
       </Stack>
     </Form>

@@ -1,4 +1,4 @@
-import { Button, NativeSelect, Stack, TextInput } from '@mantine/core'
+import { NativeSelect, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { Form, useNavigation } from 'react-router'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'
@@ -6,6 +6,7 @@ import { VESSEL_PRESET_IDS, VESSEL_PRESETS } from '#core/vessel/presets'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
 import { FormId } from '../../ui/forms/form-id'
+import { SendButton } from '../../ui/forms/send-button'
 
 const KIND_GROUPS = [
   { group: 'Pots', kinds: ['pot'] },
@@ -74,9 +75,9 @@ function UsualForm({
           defaultValue={mine?.typed.name ?? ''}
           error={errorAt(mine, 'name')}
         />
-        <Button type="submit" name="intent" value={intent} loading={busy}>
+        <SendButton type="submit" name="intent" value={intent} busy={busy}>
           Add it
-        </Button>
+        </SendButton>
       </Stack>
     </Form>
   )

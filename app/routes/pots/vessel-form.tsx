@@ -10,6 +10,7 @@ import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import { FormId } from '../../ui/forms/form-id'
+import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = [
   'name',
@@ -148,9 +149,9 @@ export function VesselForm({
           ) : (
             <span />
           )}
-          <Button type="submit" name="intent" value="save-vessel" loading={busy}>
+          <SendButton type="submit" name="intent" value="save-vessel" busy={busy}>
             {vessel ? 'Save' : 'Add'}
-          </Button>
+          </SendButton>
         </Group>
       </Stack>
     </Form>

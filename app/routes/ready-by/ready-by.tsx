@@ -1,4 +1,4 @@
-import { Button, NumberInput, TextInput } from '@mantine/core'
+import { NumberInput, TextInput } from '@mantine/core'
 import { Form, Link, useNavigation } from 'react-router'
 import type { OnTheTable } from '#core/compare/by-hour'
 import { VARIETY_IDS, varietyOf } from '#core/grain/varieties'
@@ -13,6 +13,7 @@ import { toSearch, withPresentKeys } from '../../planning/plan-address'
 import { firstPlan } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/ready-by'
 import { candidatesOf, type Choice } from './candidates'
 import classes from './ready-by.module.css'
@@ -104,9 +105,9 @@ export default function By({ loaderData }: Route.ComponentProps) {
           max={MAX_PEOPLE}
           error={wrong.for}
         />
-        <Button type="submit" variant="default" loading={busy}>
+        <SendButton type="submit" variant="default" busy={busy}>
           Show options
-        </Button>
+        </SendButton>
         <p className="quiet">{spanWord(minutes)} from now</p>
       </Form>
       {empty && (

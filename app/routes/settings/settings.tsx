@@ -14,6 +14,7 @@ import { typedOf, unknownIntent } from '../../ui/forms/errors'
 import { inBaseUnits, inKitchenUnits, shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/settings'
 import classes from './settings.module.css'
 
@@ -219,9 +220,9 @@ function SaveSettings({
         {actionData && 'saved' in actionData && !busy ? 'Saved.' : ''}
         {general && !busy ? 'Not saved yet: see above.' : ''}
       </span>
-      <Button type="submit" name="intent" value="save" loading={busy}>
+      <SendButton type="submit" name="intent" value="save" busy={busy}>
         Save
-      </Button>
+      </SendButton>
     </Group>
   )
 }

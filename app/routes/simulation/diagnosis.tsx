@@ -1,4 +1,4 @@
-import { Button, NativeSelect, NumberInput } from '@mantine/core'
+import { NativeSelect, NumberInput } from '@mantine/core'
 import { useState } from 'react'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { LID_POSITIONS, type LidPosition } from '#core/heat/lid'
@@ -6,6 +6,7 @@ import type { Plan } from '#core/plan/result'
 import { ENDING_WORDS, ENDINGS, type Diagnosis, type Ending } from '#core/simulate/diagnose'
 import { useUnits } from '../../ui/units/units'
 import { diagnoseInWorker } from './use-simulator'
+import { SendButton } from '../../ui/forms/send-button'
 
 interface WrongProps {
   request: PlanRequestJson
@@ -93,9 +94,9 @@ export default function WrongWithMine({ request, plan, known = {} }: WrongProps)
             data={ENDINGS.map((id) => ({ value: id, label: ENDING_WORDS[id] }))}
           />
         </div>
-        <Button type="submit" variant="default" mt="sm" loading={busy}>
+        <SendButton type="submit" variant="default" mt="sm" busy={busy}>
           Find the cause
-        </Button>
+        </SendButton>
       </form>
       {wrong && <p role="alert">{wrong}</p>}
       {found && (

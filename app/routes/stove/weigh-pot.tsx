@@ -1,7 +1,8 @@
-import { Button, TextInput } from '@mantine/core'
+import { TextInput } from '@mantine/core'
 import { useFetcher } from 'react-router'
 import { errorAt, type Refused } from '../../ui/forms/errors'
 import { useUnits } from '../../ui/units/units'
+import { SendButton } from '../../ui/forms/send-button'
 import classes from './before-pour.module.css'
 
 interface WeighPotProps {
@@ -36,15 +37,15 @@ export function WeighPot({ kind, measured }: WeighPotProps) {
             defaultValue={refused?.typed.grams ?? ''}
             error={refused && errorAt(refused, 'grams')}
           />
-          <Button
+          <SendButton
             type="submit"
             variant="default"
             name="intent"
             value="measure"
-            loading={fetcher.state !== 'idle'}
+            busy={fetcher.state !== 'idle'}
           >
             Save
-          </Button>
+          </SendButton>
         </fetcher.Form>
       ) : (
         <p role="status">Saved: {mass(Math.round(weighed))}.</p>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Radio, Stack } from '@mantine/core'
+import { Checkbox, Radio, Stack } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { data, Link, redirect, useNavigation, useSearchParams } from 'react-router'
 import { localText } from '#core/units/local-text'
@@ -23,6 +23,7 @@ import {
 } from '../../planning/plan-state'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { grainWord, METHOD_WORDS } from '../../planning/plan-words'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/taste-tests'
 import classes from './taste-tests.module.css'
 import { useSubmitOnce } from '../../ui/forms/use-submit-once'
@@ -189,9 +190,9 @@ export default function TasteTestsPage({ loaderData, actionData }: Route.Compone
         />
         {actionData && 'errors' in actionData && <p role="alert">{actionData.errors[0]!.message}</p>}
         <p>
-          <Button onClick={make} loading={busy} disabled={taken.length < 2}>
+          <SendButton onClick={make} busy={busy} disabled={taken.length < 2}>
             {taken.length < 2 ? 'Choose at least two' : `Plan these ${taken.length}`}
-          </Button>
+          </SendButton>
         </p>
       </section>
     </main>

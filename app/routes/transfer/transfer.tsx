@@ -23,6 +23,7 @@ import { copiesIn } from '#server/backup/daily'
 import { Complaints } from '../../ui/forms/error-list'
 import sheets from '../../layout/sheets.module.css'
 import { Preview } from './preview'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/transfer'
 import classes from './transfer.module.css'
 
@@ -306,22 +307,22 @@ function ImportKeys({
 }) {
   return (
     <div className={classes.row}>
-      <Button
+      <SendButton
         type="submit"
         variant={current ? 'default' : 'filled'}
         disabled={file === null}
-        loading={busy && !current}
+        busy={busy && !current}
         onClick={(event) => {
           event.preventDefault()
           send('look')
         }}
       >
         {current ? 'Read it again' : 'Check the file'}
-      </Button>
+      </SendButton>
       {current && (
-        <Button type="button" loading={busy} onClick={() => send('bring')}>
+        <SendButton type="button" busy={busy} onClick={() => send('bring')}>
           {how === 'as-new' && whole ? 'Replace' : 'Add it'}
-        </Button>
+        </SendButton>
       )}
       {busy && (
         <Button

@@ -16,6 +16,7 @@ import { welcome } from '#server/commands/welcome'
 import { inBaseUnits, inKitchenUnits } from '../../ui/units/unit-form'
 import { errorAt, type Refused, unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
+import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/welcome'
 import classes from './welcome.module.css'
 import { FormId } from '../../ui/forms/form-id'
@@ -151,9 +152,9 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
           <Button type="submit" name="intent" value="later" variant="subtle">
             Skip
           </Button>
-          <Button type="submit" name="intent" value="begin" size="md" loading={busy}>
+          <SendButton type="submit" name="intent" value="begin" size="md" busy={busy}>
             Plan my first pot
-          </Button>
+          </SendButton>
         </div>
       </Form>
       <p className="quiet small">Your data stays on this computer. Always follow the maker’s manual.</p>

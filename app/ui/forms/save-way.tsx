@@ -1,8 +1,9 @@
-import { Button, Group, TextInput } from '@mantine/core'
+import { Group, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import { SAVED_WAY_LIMITS } from '#core/contract/bundle-names'
 import { errorAt, type Refused } from './errors'
+import { SendButton } from './send-button'
 
 type SavedAnswer = { saved: string; replaced: boolean } | Refused
 
@@ -28,9 +29,9 @@ export default function SaveWay({ search, steps }: { search: string; steps?: str
           error={errorAt(refused, 'name')}
           data-autofocus
         />
-        <Button type="submit" variant="default" loading={fetcher.state !== 'idle'}>
+        <SendButton type="submit" variant="default" busy={fetcher.state !== 'idle'}>
           Save
-        </Button>
+        </SendButton>
       </Group>
       <p role="status" className="quiet small">
         {answer && 'saved' in answer
