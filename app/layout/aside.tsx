@@ -27,7 +27,6 @@ export function Aside({ word, label, className, pressed, width, piece, children 
   const key = useRef<HTMLButtonElement>(null)
   const box = useRef<HTMLDivElement>(null)
   const [open, setOpen] = useState(false)
-  const [shown, setShown] = useState(false)
   const mounted = useMounted()
   const near = piece && (() => void piece())
   useEffect(() => {
@@ -70,17 +69,14 @@ export function Aside({ word, label, className, pressed, width, piece, children 
             {...(piece
               ? { role: 'dialog', 'aria-label': label ?? (typeof word === 'string' ? word : undefined) }
               : {})}
-            // What is in it stays until it is shut, so that the browser can give the focus back.
-            onBeforeToggle={(event) => event.newState === 'open' && setOpen(true)}
-            onToggle={({ newState }) => {
-              setShown(newState === 'open')
-              if (newState === 'closed') setOpen(false)
-            }}
+            // After it is shown, so that what is in it can take the focus; until it is shut, so that the browser
+            // can give the focus back.
+            onToggle={(event) => setOpen(event.newState === 'open')}
           >
             {open &&
               (piece ? (
                 <Suspense fallback="…">
-                  <FocusIn shown={shown}>{children()}</FocusIn>
+                  <FocusIn>{children()}</FocusIn>
                 </Suspense>
               ) : (
                 children()
@@ -110,15 +106,14 @@ function place(key: HTMLElement | null, box: HTMLElement | null): void {
   box.style.top = `${Math.max(EDGE, Math.min(under ? at.bottom + GAP : at.top - GAP - high, window.innerHeight - high - EDGE))}px`
 }
 
-/** Takes the focus once it is shown and there: either may be the later one. */
-function FocusIn({ shown, children }: { shown: boolean; children: ReactNode }) {
+/** Takes the focus when it appears, which may be some time after the key was pressed. */
+function FocusIn({ children }: { children: ReactNode }) {
   const here = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    if (!shown) return
     const to =
       here.current?.querySelector<HTMLElement>('[data-autofocus]') ??
       here.current?.querySelector<HTMLElement>('input:not([type=hidden]), button, select, textarea, a[href]')
     to?.focus()
-  }, [shown])
+  }, [])
   return <div ref={here}>{children}</div>
 }

@@ -17,7 +17,6 @@ import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
 import { skipRevalidation } from './skip-revalidation'
-import { useAppUpdate } from './use-app-update'
 import classes from './layout.module.css'
 
 export function loader({ request }: Route.LoaderArgs) {
@@ -68,7 +67,13 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
   const [finding, setFinding] = useState(0)
   const find = () => setFinding((n) => n + 1)
   useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
-  const takeOver = useAppUpdate()
+  const [takeOver, setTakeOver] = useState<() => void>()
+  // After the page: nothing of it waits for this.
+  useEffect(
+    () =>
+      void import('./watch-for-update').then((it) => it.watchForUpdate((take) => setTakeOver(() => take))),
+    [],
+  )
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>

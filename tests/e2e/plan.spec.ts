@@ -8,6 +8,8 @@ test('answers at once, keeps the pot in the address, and goes back', async ({ pa
   await expect(measure(page)).toContainText('260 g')
   if (isMobile) {
     await page.getByRole('button', { name: 'Change the plan' }).click()
+    // Who uses keys or hears the page is in the sheet, not on the page behind it.
+    await expect(page.getByRole('dialog', { name: 'The plan' }).locator('summary').first()).toBeFocused()
     await page.getByText('How much', { exact: true }).click()
   } else await page.getByRole('button', { name: /^How much/ }).click()
   // The panel is a piece of the program and comes when it is wanted; from here on nothing is asked of anyone.

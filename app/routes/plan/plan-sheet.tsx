@@ -22,9 +22,10 @@ export default function PlanSheet({ parts, opened, onClose, ...panel }: SheetPro
       classNames={{ title: 'figure' }}
       closeButtonProps={{ 'aria-label': 'Done' }}
     >
-      {parts.map(({ id, word, label }) => (
+      {parts.map(({ id, word, label }, i) => (
         <details key={id} className={classes.fold} name="order">
-          <summary>
+          {/* A field of a part that is folded cannot take the focus. */}
+          <summary data-autofocus={i === 0 || undefined}>
             <span className="quiet small">{label}</span>
             <span>{word}</span>
           </summary>
