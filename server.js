@@ -1,7 +1,7 @@
 import './server-env.js'
 import { createRequestHandler } from '@react-router/express'
 import { createHash } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import http from 'node:http'
 import https from 'node:https'
 import compression from 'compression'
@@ -86,7 +86,12 @@ if (!opened.ok) cannotStart(opened.message)
 const onNetwork = !isLoopback(host)
 // The worker bears the build it belongs to, so that another build is another worker.
 const VERSION = createHash('sha256').update(readFileSync('build/server/index.js')).digest('hex').slice(0, 12)
-const WORKER = readFileSync('build/client/sw.js', 'utf8').replace('__VERSION__', VERSION)
+const ASSETS = readdirSync('build/client/assets')
+  .filter((name) => /\.(js|css|woff2)$/.test(name))
+  .map((name) => `/assets/${name}`)
+const WORKER = readFileSync('build/client/sw.js', 'utf8')
+  .replace('__VERSION__', VERSION)
+  .replace('__ASSETS__', JSON.stringify(ASSETS))
 const pages = createRequestHandler({ build })
 let stopping = false
 
@@ -100,6 +105,8 @@ const householdBehind = (listener) => {
       // Pages set their own, with a number of their own; a household on plain HTTP stays on it.
       contentSecurityPolicy: false,
       strictTransportSecurity: false,
+      // A name that was asked over plain HTTP before is in another cluster, and browsers complain of it.
+      originAgentCluster: false,
       xFrameOptions: { action: 'deny' },
       referrerPolicy: { policy: 'same-origin' },
     }),

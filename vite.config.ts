@@ -47,6 +47,8 @@ const importsOfRoute = (file: RegExp, meta: Rollup.ManualChunkMeta): Set<string>
 const FRAME = /\/app\/(layout|offline|alerts)\//
 const ICONS = /@tabler\/icons-react\//
 
+const BUTTON = /@mantine\/core\/esm\/components\/Button\/|\/app\/ui\/forms\/send-button/
+
 let ofPlan: Set<string> | undefined
 let ofLayout: Set<string> | undefined
 /**
@@ -58,6 +60,8 @@ const manualChunks: Rollup.ManualChunksOption = (id, meta) => {
   ofLayout ??= importsOfRoute(/app\/layout\/layout\.tsx\?.*client-route$/, meta)
   // The frame around every page.
   if (ofLayout.has(id) && (FRAME.test(id) || ICONS.test(id))) return 'frame'
+  // Two that always come together: every page lists its files.
+  if (BUTTON.test(id)) return 'button'
   if (!ofPlan.has(id)) return undefined
   if (id.startsWith(`${ROOT}core/`)) return 'core'
   if (COMPONENTS.test(id)) return 'components'

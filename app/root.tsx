@@ -3,20 +3,12 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@mantine/core/styles.css'
 import './app.css'
 import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
-import { useEffect, useState, type ReactNode } from 'react'
-import {
-  isRouteErrorResponse,
-  Links,
-  Meta,
-  Outlet,
-  Scripts,
-  ScrollRestoration,
-  useLocation,
-} from 'react-router'
+import type { ReactNode } from 'react'
+import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
+import { ErrorPage } from './layout/error-page'
 import { useHydrated } from './layout/use-hydrated'
 import { useNonce } from './layout/nonce'
-import { signInAddress } from './layout/sign-in-link'
 import { theme } from './ui/theme/theme'
 
 export const meta: Route.MetaFunction = () => [
@@ -59,40 +51,7 @@ export default function Root() {
   return <Outlet />
 }
 
-/** What is wrong with the household, when the server knows: a damaged file, a full disk.  @returns its words */
-function useServerFault(asks: boolean): string | undefined {
-  const [why, setWhy] = useState<string>()
-  useEffect(() => {
-    if (asks)
-      fetch('/readyz').then(
-        async (answer) => answer.status === 503 && setWhy(await answer.text()),
-        // No answer is no more than the page says already.
-        () => {},
-      )
-  }, [asks])
-  return why
-}
-
+/** Where the frame itself cannot be shown. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const here = useLocation()
-  const known = isRouteErrorResponse(error)
-  const shut = known && error.status === 401
-  const missing = known && error.status === 404
-  const said = known && !shut && typeof error.data === 'string' && error.data ? error.data : undefined
-  const why = useServerFault(!known)
-  return (
-    <main style={{ maxWidth: '34rem', margin: '15vh auto', padding: '0 1.5rem' }}>
-      <h1 className="figure">{shut ? 'Signed out' : missing ? 'Page not found' : 'Something went wrong'}</h1>
-      <p>
-        {said ??
-          (shut
-            ? 'Please enter the passphrase again. Nothing saved is lost.'
-            : missing
-              ? 'There is no such page here.'
-              : (why ??
-                'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.'))}
-      </p>
-      <a href={shut ? signInAddress(here) : '/'}>{shut ? 'Sign in again' : 'Back to the plan'}</a>
-    </main>
-  )
+  return <ErrorPage error={error} />
 }

@@ -1,6 +1,3 @@
-import type { Blend } from '#core/grain/blend'
-import type { Variety } from '#core/grain/varieties'
-
 /**
  * How far kitchens, lots and hands lie apart before anything is known of them: one standard deviation each,
  * as a share of the figure. The one table that "many kitchens", odds, room for error and the priors of
@@ -29,17 +26,3 @@ export interface Spreads {
   /** Correlation of what the lot wants of water with the steam, −1..1; left out: none. */
   waterWithSteam?: number
 }
-
-const IN_SKIN: ReadonlySet<Variety['family']> = new Set(['whole rice', 'wheat and barley', 'pulse'])
-
-/** The spreads of a pot of this blend.  @param known what a household has learned, narrower than the table */
-export const spreadsOf = (blend: Pick<Blend, 'parts'>, known: Partial<Spreads> = {}): Spreads => ({
-  burner: SPREADS.burner,
-  steam: SPREADS.steam,
-  measuring: SPREADS.measuring,
-  minutes: blend.parts.some(({ variety }) => IN_SKIN.has(variety.family))
-    ? SPREADS.minutesInSkin
-    : SPREADS.minutes,
-  water: SPREADS.water,
-  ...known,
-})

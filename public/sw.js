@@ -1,15 +1,19 @@
-// Lets a stove that was open be loaded again while the server is away. Everything else asks the server as ever.
-const VERSION = '__VERSION__' // written in by the server
+// Lets a stove that was open be loaded again while the server is away; other pages then say what is missing.
+const VERSION = '__VERSION__' // written in by the server, as are the names of the program's files
+const ASSETS = JSON.parse('__ASSETS__')
 const SHELL = `omsel-shell-${VERSION}`
 const PAGES = `omsel-pages-${VERSION}`
 const MOST_PAGES = 12
 const PATIENCE_MS = 4000
+const NO_CONNECTION = '/no-connection.html'
 
 self.addEventListener('activate', (event) => {
   const old = async () => {
     for (const name of await caches.keys())
       if (name.startsWith('omsel-') && name !== SHELL && name !== PAGES) await caches.delete(name)
     await self.clients.claim()
+    // Not waited for: pages may ask meanwhile.
+    void fillShell()
   }
   event.waitUntil(old())
 })
@@ -41,7 +45,25 @@ self.addEventListener('fetch', (event) => {
   if (url.pathname.startsWith('/assets/')) event.respondWith(fromShell(request))
   else if (request.mode === 'navigate' && /^\/stove(\/|$)/.test(url.pathname))
     event.respondWith(stove(request))
+  else if (request.mode === 'navigate') event.respondWith(page(request))
 })
+
+/** Every file of the program, one after the other: a place gone to without a line can then say so in its frame. */
+async function fillShell() {
+  const cache = await caches.open(SHELL)
+  for (const path of [NO_CONNECTION, ...ASSETS])
+    if (!(await cache.match(path))) await cache.add(path).catch(() => undefined)
+}
+
+async function page(request) {
+  try {
+    return await fetch(request)
+  } catch (error) {
+    const said = await caches.match(NO_CONNECTION)
+    if (said) return said
+    throw error
+  }
+}
 
 async function fromShell(request) {
   const cache = await caches.open(SHELL)

@@ -1,6 +1,6 @@
 import { UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { IconKeyboard, IconMoon, IconSearch, IconSettings, IconSun } from '@tabler/icons-react'
+import { IconMoon, IconSearch, IconAdjustmentsHorizontal, IconSun } from '@tabler/icons-react'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
 import { unitsOf } from '#core/units/system'
@@ -16,7 +16,9 @@ import { orCached, useLastKnown } from '../offline/cached-loader'
 import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
+import { PLACES } from './places'
 import { skipRevalidation } from './skip-revalidation'
+import { watchForUpdate } from './watch-for-update'
 import classes from './layout.module.css'
 
 export function loader({ request }: Route.LoaderArgs) {
@@ -45,17 +47,6 @@ export const shouldRevalidate = skipRevalidation
 const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
 const FindBox = lazy(() => import('../search/search-box'))
 
-/** Address, word, and whether it comes under “More” on a phone; the others are used with a pot on. */
-const PLACES: readonly [to: string, word: string, more?: boolean][] = [
-  ['/', 'Plan'],
-  ['/stove', 'Stove'],
-  ['/meal', 'Meal'],
-  ['/grains', 'Grains', true],
-  ['/pots', 'Pots', true],
-  ['/leftovers', 'Leftovers'],
-  ['/notebook', 'Notebook', true],
-]
-
 export default function Layout({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   useLastKnown('house', loaderData)
@@ -68,12 +59,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
   const find = () => setFinding((n) => n + 1)
   useKeys({ find, all: () => setKeys(true), pot: () => void navigate('/') })
   const [takeOver, setTakeOver] = useState<() => void>()
-  // After the page: nothing of it waits for this.
-  useEffect(
-    () =>
-      void import('./watch-for-update').then((it) => it.watchForUpdate((take) => setTakeOver(() => take))),
-    [],
-  )
+  useEffect(() => watchForUpdate((take) => setTakeOver(() => take)), [])
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
   return (
     <div className={classes.house}>
@@ -117,15 +103,8 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           <UnstyledButton className={classes.iconKey} onClick={find} aria-label="Find">
             <IconSearch size={20} aria-hidden />
           </UnstyledButton>
-          <UnstyledButton
-            className={`${classes.iconKey} ${classes.keysKey}`}
-            onClick={() => setKeys(true)}
-            aria-label="Keyboard shortcuts"
-          >
-            <IconKeyboard size={20} aria-hidden />
-          </UnstyledButton>
           <NavLink to="/settings" className={classes.iconKey} aria-label="Settings">
-            <IconSettings size={20} aria-hidden />
+            <IconAdjustmentsHorizontal size={20} aria-hidden />
           </NavLink>
           <SchemeSwitch />
         </div>

@@ -2,7 +2,6 @@ import { massIn } from '#core/units/system'
 import { countWord } from '#core/eaters/count-words'
 import { inWords, varietyOf } from '#core/grain/varieties'
 import { METHOD_IDS, methodOf, type MethodId } from '#core/methods/index'
-import type { Finish } from '#core/methods/definition'
 import { inMeasure, measureOf } from '#core/units/measures'
 import { measureNamed } from './household-measures'
 import type { PlanState, PlanningData } from './plan-state'
@@ -74,12 +73,6 @@ export const METHOD_WORDS = Object.fromEntries(METHOD_IDS.map((id) => [id, metho
   MethodId,
   string
 >
-
-export const FINISH_WORDS: Record<Finish, string> = {
-  none: 'drained and covered',
-  'cold-rinse': 'rinsed cold',
-  steam: 'steam-dried under a cloth',
-}
 
 export const releaseWords = ({
   releaseMinutes,

@@ -2,7 +2,8 @@ import * as v from 'valibot'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { MATERIAL_IDS } from '#core/vessel/materials'
 import { wrongMarks } from '#core/vessel/shape'
-import { between, oneOf, quoted, nameText } from './fields'
+import { between, oneOf, quoted } from './fields'
+import { nameText } from './texts'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of what a household may say of its things; forms show them, the check uses them. */

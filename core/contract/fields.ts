@@ -65,19 +65,12 @@ export type ErrorCode =
 /** One line: without line breaks and other control characters, which calendars, tables and logs would obey. */
 const ONE_LINE = /^[^\p{Cc}\u2028\u2029]*$/u
 
-const oneLine = v.regex<string, string>(ONE_LINE, 'must be one line of plain text')
-const atMost = (most: number) =>
+export const oneLine = v.regex<string, string>(ONE_LINE, 'must be one line of plain text')
+export const atMost = (most: number) =>
   v.maxLength<string, number, (issue: v.MaxLengthIssue<string, number>) => string>(
     most,
     (issue) => `must be at most ${most} characters, got ${issue.input.length}`,
   )
-
-/** A name that a cook gives: one line of text.  @param most characters  @param empty what is said of none */
-export const nameText = (most: number, empty = 'is empty; any name will do') =>
-  v.pipe(v.string('is required'), v.trim(), v.nonEmpty(empty), oneLine, atMost(most))
-
-/** A line that may be empty, "whom it is for". */
-export const lineText = (most: number) => v.pipe(v.string('must be text'), v.trim(), oneLine, atMost(most))
 
 export interface FieldError {
   /** Where in the request, "grains.0.variety"; "" for the request itself. */

@@ -4,7 +4,8 @@ import { VARIETY_IDS } from '#core/grain/varieties'
 import { COOLING_PLACES, NEXT_PLACES } from '#core/leftovers/cooling'
 import { AUTHORITIES, FIGURE_IDS, FIGURES, guidanceOf, type FigureId } from '#core/leftovers/guidance'
 import { LEFTOVER_EVENT_KINDS } from '#core/leftovers/container-state'
-import { between, flag, oneOf, quoted, wholeBetween, nameText, lineText } from './fields'
+import { between, flag, oneOf, quoted, wholeBetween } from './fields'
+import { nameText, lineText } from './texts'
 import { formNumber, readerOf } from './settings'
 
 /** Limits of leftovers. */

@@ -433,17 +433,6 @@ export const PlanRequestSchema = record({
   ),
 })
 
-const RunsSchema = v.object(runsFields)
-
-/**
- * Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what
- * is wrong).
- */
-export function runsOf(input: unknown): { runs: number; seed: number } {
-  const read = v.safeParse(RunsSchema, input)
-  return read.success ? read.output : { runs: 1, seed: 1 }
-}
-
 /** The contract's plan request as it is written. */
 export type PlanRequestJson = v.InferInput<typeof PlanRequestSchema>
 

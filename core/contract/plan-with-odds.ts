@@ -1,10 +1,22 @@
+import * as v from 'valibot'
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { judge } from '#core/simulate/judge'
 import { oddsOf } from '#core/simulate/odds'
-import { parsePlanRequest, runsOf, type Result } from './plan-request'
+import { parsePlanRequest, runsFields, type Result } from './plan-request'
 import { verdictJson } from './simulate'
+
+const RunsSchema = v.object(runsFields)
+
+/**
+ * Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what
+ * is wrong).
+ */
+function runsOf(input: unknown): { runs: number; seed: number } {
+  const read = v.safeParse(RunsSchema, input)
+  return read.success ? read.output : { runs: 1, seed: 1 }
+}
 
 /** Kitchens a way of the cook's own is tried in, where nothing else is asked. */
 const JUDGE_RUNS = 100

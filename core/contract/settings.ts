@@ -6,7 +6,8 @@ import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
 import { UNIT_SYSTEMS } from '#core/units/system'
 import { CRYSTAL_IDS } from '#core/seasoning/salt'
-import { between, fieldErrors, flag, oneOf, quoted, nameText } from './fields'
+import { between, fieldErrors, flag, oneOf, quoted } from './fields'
+import { nameText } from './texts'
 import { LIMITS, type Result } from './plan-request'
 
 /** What a household may write about a cook. */

@@ -1,6 +1,7 @@
 import { roundTo } from '#core/units/rounding'
 import type { PlanRequest } from '#core/plan/request'
-import { spreadsOf, type Spreads } from '#core/spreads'
+import type { Spreads } from '#core/spreads'
+import { spreadsOf } from './spreads-of'
 import { blendOf } from '#core/grain/blend'
 import { chancesOf, type Chances } from './sweep'
 

@@ -1,7 +1,8 @@
 import type { Variety } from '#core/grain/varieties'
 import type { Resolution } from '#core/pot/pot'
 import { normal, randomOf } from '#core/random'
-import { SPREADS, spreadsOf, type Spreads } from '#core/spreads'
+import { SPREADS, type Spreads } from '#core/spreads'
+import { spreadsOf } from './spreads-of'
 import { cookReady, makeReady, outcomeOf, type Luck, type Simulation } from './simulate'
 import { COOKED_THROUGH, textureReached, TEXTURES, verdictOf, type Verdict } from './verdict'
 

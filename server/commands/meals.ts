@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, quoted, wholeBetween, nameText } from '#core/contract/fields'
+import { between, quoted, wholeBetween } from '#core/contract/fields'
+import { nameText } from '#core/contract/texts'
 import { formNumber, readerOf } from '#core/contract/settings'
 import { parsePlanRequest, type Result } from '#core/contract/plan-request'
 import { SCHEDULE_LIMITS } from '#core/contract/schedule'

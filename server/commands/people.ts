@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, oneOf, quoted, nameText } from '#core/contract/fields'
+import { between, oneOf, quoted } from '#core/contract/fields'
+import { nameText } from '#core/contract/texts'
 import { formNumber, readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { AVOIDED_IDS } from '#core/eaters/avoid'

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
 import { SAVED_WAY_LIMITS } from '#core/contract/bundle-names'
-import { nameText } from '#core/contract/fields'
+import { nameText } from '#core/contract/texts'
 import { fieldError } from '#core/contract/field-error'
 import type { Result } from '#core/contract/plan-request'
 import { readerOf } from '#core/contract/settings'

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { between, flag, oneOf, quoted, nameText } from '#core/contract/fields'
+import { between, flag, oneOf, quoted } from '#core/contract/fields'
+import { nameText } from '#core/contract/texts'
 import { readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { figureName, isFigureName } from '#core/learn/figures'

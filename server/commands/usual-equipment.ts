@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import * as v from 'valibot'
-import { nameText, oneOf } from '#core/contract/fields'
+import { oneOf } from '#core/contract/fields'
+import { nameText } from '#core/contract/texts'
 import { readerOf } from '#core/contract/settings'
 import type { Result } from '#core/contract/plan-request'
 import { HEAT_PRESETS, type HeatPresetId } from '#core/heat/sources'

@@ -95,3 +95,34 @@ test('it can be installed: a manifest with icons that are there, and a worker th
   expect(worker.headers()['cache-control']).toBe('no-cache')
   expect(await worker.text()).toMatch(/const VERSION = '[0-9a-f]{12}'/)
 })
+
+test('a place gone to without a connection says so in the frame, a page loaded without one in words', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/stove')
+  // The program's files are fetched one after the other, after the page.
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () => {
+          const [name] = (await caches.keys()).filter((key) => key.startsWith('omsel-shell-'))
+          const files = name ? await (await caches.open(name)).keys() : []
+          const program = (await (await fetch('/sw.js')).text()).match(/\/assets\/[^"]+\.js/g)!
+          return program.every((path) => files.some(({ url }) => url.endsWith(path)))
+        }),
+      { timeout: 60_000 },
+    )
+    .toBe(true)
+  const places = page.getByRole('navigation', { name: 'Places' })
+  await context.setOffline(true)
+  await places.getByRole('link', { name: 'Notebook' }).click()
+  await expect(page.getByRole('heading', { name: 'No connection' })).toBeVisible()
+  await expect(places).toBeVisible()
+  await page.goto('/grains')
+  await expect(page.getByText('this page is not on the device')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'To the stove' })).toBeVisible()
+  await context.setOffline(false)
+  await page.getByRole('link', { name: 'Try again' }).click()
+  await expect(page.getByRole('heading', { name: 'Grains' })).toBeVisible()
+})

@@ -366,11 +366,11 @@ test('a phone comes in by the code on the laptop, and is sent away again', async
     // is let in again.
     await expect(phone.getByText('You are signed out')).toBeVisible()
     // Elsewhere there is nothing to go on with, but the way back in.
-    await elsewhere.getByRole('link', { name: 'Grains' }).first().click()
+    await elsewhere.getByRole('link', { name: 'Leftovers' }).first().click()
     await expect(elsewhere.getByRole('heading', { name: 'Signed out' })).toBeVisible()
     await expect(elsewhere.getByRole('link', { name: 'Sign in again' })).toHaveAttribute(
       'href',
-      '/login?to=%2Fgrains',
+      '/login?to=%2Fleftovers',
     )
     await phone.getByRole('button', { name: /^Measured/ }).click()
     await expect(phone.getByText('Offline: still timing here, one press saved')).toBeVisible()

@@ -146,6 +146,8 @@ test('pages that are not there say so, and what is sent in a wrong way is refuse
     const response = await page.goto(address)
     expect(response!.status()).toBe(404)
     await expect(page.getByRole('heading')).toHaveText('Page not found')
+    // In the frame: the way on is where it always is.
+    await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
   }
   const send = (path: string, data: string | Buffer, headers: Record<string, string> = {}) =>
     request.post(path, {

@@ -227,7 +227,7 @@ test('from another machine over plain http: no lock, no notices, and yet it call
   await expect(senses.getByText('Notifications need HTTPS')).toBeVisible()
   await expect(senses.getByRole('switch', { name: /^Notifications/ })).toBeDisabled()
   await senses.getByRole('button', { name: 'Test the screen' }).click()
-  await expect(senses.getByRole('status')).toHaveText(/stays on from your first touch/)
+  await expect(senses.getByRole('status')).toHaveText(/cannot keep the screen on/)
   await senses.getByRole('button', { name: 'Test a notification' }).click()
   await expect(senses.getByRole('status')).toContainText('the message on the page')
   // At the stove the sign is large, and stays until it is touched.

@@ -1,5 +1,5 @@
 import { useElementSize } from '@mantine/hooks'
-import { lazy, Suspense, useId, type CSSProperties } from 'react'
+import { useId, type CSSProperties } from 'react'
 import type { Variety } from '#core/grain/varieties'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatSource } from '#core/heat/sources'
@@ -9,11 +9,8 @@ import { isPressureCooker, type Vessel } from '#core/vessel/vessel'
 import { useUnits } from '../../ui/units/units'
 import { KernelPattern } from './grain-pattern'
 import { spreadLabels } from './spread-labels'
-import type { WaterHold } from './water-handle'
+import WaterHandle, { type WaterHold } from './water-handle'
 import classes from './pot-section.module.css'
-
-/** Fetched after the drawing: nobody drags water in a pot not yet seen. */
-const WaterHandle = lazy(() => import('./water-handle'))
 
 /** Levels are millimetres above the inner base. */
 export interface PotLevels {
@@ -219,9 +216,7 @@ export function PotSection({
           )
         })}
         {hold && !cooked && (
-          <Suspense>
-            <WaterHandle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />
-          </Suspense>
+          <WaterHandle hold={hold} y={-fillTop} reach={half * 2} scale={scale} top={-rim} />
         )}
       </svg>
     </div>

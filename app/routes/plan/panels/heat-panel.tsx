@@ -1,22 +1,22 @@
 import { Button, Checkbox, Group, NumberInput, Radio, Slider, Stack, Text, TextInput } from '@mantine/core'
 import { OVEN_C } from '#core/methods/oven'
 import { LIMITS } from '#core/contract/plan-request'
-import { FINISHES, HEAT_STYLES } from '#core/methods/definition'
+import { FINISHES, HEAT_STYLES, type Finish } from '#core/methods/definition'
 import { methodOf, type MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
 import { takesFoil } from '#core/vessel/vessel'
 import { UnitNumber } from '../../../ui/units/unit-number'
 import { useUnits } from '../../../ui/units/units'
 import { methodOfState, usualSoakFor, vesselOfState, type PlanState } from '../../../planning/plan-state'
-import {
-  FINISH_WORDS,
-  LID_WORDS,
-  METHOD_WORDS,
-  releaseWords,
-  STYLE_WORDS,
-} from '../../../planning/plan-words'
+import { LID_WORDS, METHOD_WORDS, releaseWords, STYLE_WORDS } from '../../../planning/plan-words'
 import type { PanelProps } from './panel-props'
 import { SteamerWays } from './steamer-ways'
+
+const FINISH_WORDS: Record<Finish, string> = {
+  none: 'drained and covered',
+  'cold-rinse': 'rinsed cold',
+  steam: 'steam-dried under a cloth',
+}
 
 /** How it is cooked, and what that way leaves to the cook. */
 export function HeatPanel(props: PanelProps) {

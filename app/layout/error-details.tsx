@@ -1,0 +1,69 @@
+import { useEffect, useState } from 'react'
+import { isRouteErrorResponse, useLocation } from 'react-router'
+import { PLACES } from './places'
+import { signInAddress } from './sign-in-link'
+import classes from './layout.module.css'
+
+/** What is wrong with the household, when the server knows: a damaged file, a full disk.  @returns its words */
+function useServerFault(asks: boolean): string | undefined {
+  const [why, setWhy] = useState<string>()
+  useEffect(() => {
+    if (asks)
+      fetch('/readyz').then(
+        async (answer) => answer.status === 503 && setWhy(await answer.text()),
+        // No answer is no more than the page says already.
+        () => {},
+      )
+  }, [asks])
+  return why
+}
+
+const TITLES = { 401: 'Signed out', 404: 'Page not found' }
+const WORDS = {
+  401: 'Please enter the passphrase again. Nothing saved is lost.',
+  404: 'There is no such page here.',
+}
+
+/** Browsers word a line that was cut each in its own way, and all of them as this kind of error. */
+const isCut = (error: unknown) => error instanceof TypeError && /fetch|network|load/i.test(error.message)
+
+/** A page that cannot be shown: what happened, and the way on. */
+export default function ErrorDetails({ error }: { error: unknown }) {
+  const here = useLocation()
+  const known = isRouteErrorResponse(error)
+  const cut = isCut(error)
+  const status = known ? (error.status as keyof typeof WORDS) : 500
+  const why = useServerFault(!known && !cut)
+  const said =
+    known && status !== 401 && typeof error.data === 'string' && error.data ? error.data : undefined
+  return (
+    <>
+      <header className={classes.bar}>
+        <nav aria-label="Places" className={classes.places}>
+          {PLACES.map(([to, word]) => (
+            // Loaded anew: what went wrong may be the page itself.
+            <a key={to} href={to} className={classes.place}>
+              {word}
+            </a>
+          ))}
+        </nav>
+      </header>
+      <main className="error">
+        <h1 className="figure">
+          {cut ? 'No connection' : (TITLES[status as keyof typeof TITLES] ?? 'Something went wrong')}
+        </h1>
+        <p>
+          {cut
+            ? 'Omsel cannot be reached, and this page is not on the device. Pots on the stove go on counting.'
+            : (said ??
+              WORDS[status as keyof typeof WORDS] ??
+              why ??
+              'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.')}
+        </p>
+        <a href={status === 401 ? signInAddress(here) : '/'}>
+          {status === 401 ? 'Sign in again' : 'Back to the plan'}
+        </a>
+      </main>
+    </>
+  )
+}
