@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { TZDateMini } from '@date-fns/tz'
+import { TZDate } from '@date-fns/tz'
 
 /**
  * The server's clock, UTC milliseconds. A rehearsal may set it ahead through a file that holds the
@@ -18,4 +18,4 @@ export function nowMs(): number {
 
 /** The day of a moment in a time zone, "2026-03-05". */
 export const dayIn = (ms: number, zone: string): string =>
-  new TZDateMini(Math.round(ms), zone).toISOString().slice(0, 'YYYY-MM-DD'.length)
+  new TZDate(Math.round(ms), zone).toISOString().slice(0, 'YYYY-MM-DD'.length)

@@ -18,8 +18,8 @@ function useServerFault(asks: boolean): string | undefined {
   return why
 }
 
-const TITLES = { 401: 'Signed out', 404: 'Page not found' }
-const WORDS = {
+const TITLES: Record<number, string> = { 401: 'Signed out', 404: 'Page not found' }
+const WORDS: Record<number, string> = {
   401: 'Please enter the passphrase again. Nothing saved is lost.',
   404: 'There is no such page here.',
 }
@@ -32,7 +32,7 @@ export default function ErrorDetails({ error }: { error: unknown }) {
   const here = useLocation()
   const known = isRouteErrorResponse(error)
   const cut = isCut(error)
-  const status = known ? (error.status as keyof typeof WORDS) : 500
+  const status = known ? error.status : 500
   const why = useServerFault(!known && !cut)
   const said =
     known && status !== 401 && typeof error.data === 'string' && error.data ? error.data : undefined
@@ -40,23 +40,21 @@ export default function ErrorDetails({ error }: { error: unknown }) {
     <>
       <header className={classes.bar}>
         <nav aria-label="Places" className={classes.places}>
-          {PLACES.map(([to, word]) => (
-            // Loaded anew: what went wrong may be the page itself.
-            <a key={to} href={to} className={classes.place}>
+          {PLACES.map(([to, word, inMore]) => (
+            // A full load: what went wrong may be the page itself.
+            <a key={to} href={to} className={classes.place} data-more={inMore}>
               {word}
             </a>
           ))}
         </nav>
       </header>
       <main className="error">
-        <h1 className="figure">
-          {cut ? 'No connection' : (TITLES[status as keyof typeof TITLES] ?? 'Something went wrong')}
-        </h1>
+        <h1 className="figure">{cut ? 'No connection' : (TITLES[status] ?? 'Something went wrong')}</h1>
         <p>
           {cut
-            ? 'Omsel cannot be reached, and this page is not on the device. Pots on the stove go on counting.'
+            ? 'Omsel cannot be reached, and this page is not on the device. Timers at the stove keep running.'
             : (said ??
-              WORDS[status as keyof typeof WORDS] ??
+              WORDS[status] ??
               why ??
               'Load the page again; if it comes back, “bin/omsel check” says whether the data is sound.')}
         </p>

@@ -10,7 +10,7 @@ import { verdictJson } from './simulate'
 const RunsSchema = v.object(runsFields)
 
 /**
- * Kitchens asked for with a plan; 1 where none were, or where they cannot be read (readPlanRequest names what
+ * Kitchens asked for with a plan; 1 where none were, or where they cannot be read (parsePlanRequest names what
  * is wrong).
  */
 function runsOf(input: unknown): { runs: number; seed: number } {

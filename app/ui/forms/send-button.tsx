@@ -13,7 +13,7 @@ export const SendButton = ({ busy, onClick, ...props }: SendButtonProps) => (
     type="button"
     {...props}
     aria-busy={busy || undefined}
-    style={busy ? { opacity: 0.6, cursor: 'progress' } : undefined}
+    opacity={busy ? 0.6 : undefined}
     onClick={(event) => {
       if (busy) event.preventDefault()
       else onClick?.(event)
