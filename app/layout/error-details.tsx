@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import { isRouteErrorResponse, useLocation } from 'react-router'
-import { PLACES } from './places'
+import { PlacesNav } from './places-nav'
 import { signInAddress } from './sign-in-link'
 import classes from './layout.module.css'
 
@@ -39,14 +39,7 @@ export default function ErrorDetails({ error }: { error: unknown }) {
   return (
     <>
       <header className={classes.bar}>
-        <nav aria-label="Places" className={classes.places}>
-          {PLACES.map(([to, word, inMore]) => (
-            // A full load: what went wrong may be the page itself.
-            <a key={to} href={to} className={classes.place} data-more={inMore}>
-              {word}
-            </a>
-          ))}
-        </nav>
+        <PlacesNav reloads />
       </header>
       <main className="error">
         <h1 className="figure">{cut ? 'No connection' : (TITLES[status] ?? 'Something went wrong')}</h1>

@@ -1,8 +1,8 @@
 import { UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconMoon, IconSearch, IconAdjustmentsHorizontal, IconSun } from '@tabler/icons-react'
-import { lazy, Suspense, useEffect, useRef, useState } from 'react'
-import { Link, NavLink, Outlet, useLocation, useMatches, useNavigate } from 'react-router'
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Link, NavLink, Outlet, useMatches, useNavigate } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import { nowMs } from '#server/clock'
 import { formIdOf, once } from '#server/http/once'
@@ -16,7 +16,7 @@ import { orCached, useLastKnown } from '../offline/cached-loader'
 import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
-import { PLACES } from './places'
+import { PlacesNav } from './places-nav'
 import { skipRevalidation } from './skip-revalidation'
 import { watchForUpdate } from './watch-for-update'
 import classes from './layout.module.css'
@@ -50,9 +50,6 @@ const FindBox = lazy(() => import('../search/search-box'))
 export default function Layout({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData
   useLastKnown('house', loaderData)
-  const more = useRef<HTMLDivElement>(null)
-  const { pathname } = useLocation()
-  useEffect(() => more.current?.hidePopover?.(), [pathname])
   const navigate = useNavigate()
   const [keys, setKeys] = useState(false)
   const [finding, setFinding] = useState(0)
@@ -71,31 +68,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           <Mark />
           <span>Omsel</span>
         </Link>
-        <nav aria-label="Places" className={classes.places}>
-          {PLACES.map(([to, word, inMore]) => (
-            <NavLink
-              key={to}
-              to={to}
-              end={to === '/'}
-              className={classes.place}
-              data-on={(to === '/stove' && running.length > 0) || undefined}
-              data-more={inMore}
-            >
-              {word}
-            </NavLink>
-          ))}
-          <UnstyledButton className={`${classes.place} ${classes.moreKey}`} popoverTarget="more-places">
-            More
-          </UnstyledButton>
-          <div popover="auto" id="more-places" ref={more} className={classes.morePlaces}>
-            {PLACES.filter(([, , inMore]) => inMore).map(([to, word]) => (
-              <NavLink key={to} to={to}>
-                {word}
-              </NavLink>
-            ))}
-            <NavLink to="/settings">Settings</NavLink>
-          </div>
-        </nav>
+        <PlacesNav cooking={running.length > 0} />
         <div className={classes.right}>
           {!onStove &&
             running.map((cook) => <RunningChip key={cook.id} {...cook} nowMs={loaderData.nowMs} />)}

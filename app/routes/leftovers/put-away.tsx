@@ -92,12 +92,7 @@ export function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   if (form.get('intent') !== 'put-away')
-    return data(
-      {
-        errors: [unknownIntent(form.get('intent'))],
-      },
-      { status: 400 },
-    )
+    return data({ errors: [unknownIntent(form.get('intent'))] }, { status: 400 })
   let container: unknown
   try {
     container = JSON.parse(String(form.get('parcel') ?? ''))

@@ -117,13 +117,7 @@ export async function action({ request }: Route.ActionArgs) {
     const saved = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
     return saved.ok ? { kept: true as const } : data({ errors: saved.errors }, { status: 422 })
   }
-  if (intent !== 'start')
-    return data(
-      {
-        errors: [unknownIntent(intent)],
-      },
-      { status: 400 },
-    )
+  if (intent !== 'start') return data({ errors: [unknownIntent(intent)] }, { status: 400 })
   let start: unknown
   try {
     start = JSON.parse(String(form.get('cook') ?? ''))

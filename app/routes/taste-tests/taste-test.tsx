@@ -53,12 +53,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       open.tasteTests.drop(params.tasteTest)
       return redirect('/taste-tests')
     default:
-      return data(
-        {
-          errors: [unknownIntent(form.intent)],
-        },
-        { status: 400 },
-      )
+      return data({ errors: [unknownIntent(form.intent)] }, { status: 400 })
   }
 }
 

@@ -48,12 +48,7 @@ export function loader() {
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
   if (form.get('intent') !== 'make')
-    return data(
-      {
-        errors: [unknownIntent(form.get('intent'))],
-      },
-      { status: 400 },
-    )
+    return data({ errors: [unknownIntent(form.get('intent'))] }, { status: 400 })
   let given: unknown
   try {
     given = JSON.parse(String(form.get('tasteTest') ?? ''))
