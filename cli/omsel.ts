@@ -1,10 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { presetsListing, varietiesListing } from '#core/contract/listings'
-import { planWithOdds } from '#core/contract/plan-with-odds'
-import { scheduleFrom } from '#core/contract/schedule'
-import { simulateFrom } from '#core/contract/simulate'
-import type { Result } from '#core/contract/plan-request'
+import { QUESTIONS } from '#core/contract/questions'
 import type { FieldError } from '#core/contract/fields'
 import packageJson from '../package.json'
 
@@ -30,11 +27,6 @@ A request that cannot be read ends with exit code 2 and {"errors":[...]} on stan
 const MALFORMED = 2
 const MAX_REQUEST = 1_000_000 // characters
 
-const COMMANDS = new Map<string, (input: unknown) => Result<unknown>>([
-  ['plan', planWithOdds],
-  ['simulate', simulateFrom],
-  ['schedule', scheduleFrom],
-])
 const LISTINGS = new Map<string, () => unknown>([
   ['varieties', varietiesListing],
   ['presets', presetsListing],
@@ -124,12 +116,12 @@ if (version) {
   failure(`${command} takes one file, got ${paths.length}`)
 } else if (LISTINGS.has(command)) {
   print(LISTINGS.get(command)!())
-} else if (COMMANDS.has(command)) {
-  const result = COMMANDS.get(command)!(parseRequest(paths[0] ?? '-'))
+} else if (QUESTIONS.has(command)) {
+  const result = QUESTIONS.get(command)!(parseRequest(paths[0] ?? '-'))
   if (!result.ok) fail(result.errors)
   print(result.value)
 } else {
   failure(
-    `there is no command "${command}"; one of ${[...COMMANDS.keys(), ...KEEPERS.keys(), ...LISTINGS.keys()].join(', ')}`,
+    `there is no command "${command}"; one of ${[...QUESTIONS.keys(), ...KEEPERS.keys(), ...LISTINGS.keys()].join(', ')}`,
   )
 }

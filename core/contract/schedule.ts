@@ -23,7 +23,7 @@ import {
   type ErrorCode,
   type FieldError,
 } from './fields'
-import { parsePlanRequest, type Result } from './plan-request'
+import { parsePlanRequest, PlanRequestSchema, type Result } from './plan-request'
 
 export { SCHEDULE_LIMITS }
 
@@ -189,6 +189,16 @@ const WishesSchema = record({
   after: v.optional(list(id, SCHEDULE_LIMITS.dishes)),
   /** The dish whose steam cooks it: on the same burner, once that is done. */
   over: v.optional(id),
+})
+
+/** Every field a dish may have: what is wanted of it, and either a plan's or tasks of its own. */
+export const DishSchema = v.object({
+  ...PlanRequestSchema.entries,
+  grains: v.optional(PlanRequestSchema.entries.grains),
+  ...WishesSchema.entries,
+  id,
+  tasks: v.optional(list(TaskSchema, SCHEDULE_LIMITS.tasks)),
+  fixed: v.optional(list(FixedSchema, SCHEDULE_LIMITS.fixed)),
 })
 
 const failed = (path: string, code: ErrorCode, message: string): Result<never> => ({

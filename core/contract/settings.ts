@@ -43,7 +43,7 @@ export const RemedySchema = v.object({
  * A press at the stove, as a device sends it. The device's clock may be wrong, so it says when it pressed and
  * when it sends.
  */
-const PressSchema = v.pipe(
+export const PressSchema = v.pipe(
   v.object({
     id,
     kind: oneOf(EVENT_KINDS),

@@ -11,26 +11,39 @@ import { METHOD_IDS } from '#core/methods/index'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { answer } from './cached'
-import { ask, QUESTIONS } from './handlers'
+import { QUESTIONS } from '#core/contract/questions'
+import { ask } from './handlers'
 import { runInWorker, endThreads } from './worker-pool'
 import { look } from './read-endpoints'
 import { openApi } from './openapi'
 
+interface Content {
+  schema: { $ref: string }
+  example: unknown
+}
 interface Document {
   paths: Record<
     string,
     {
       post?: {
-        requestBody: { content: { 'application/json': { schema: { $ref: string }; example: unknown } } }
+        requestBody: { content: { 'application/json': Content } }
+        responses: Record<string, { content?: { 'application/json': Content } }>
       }
-      get?: unknown
+      get?: { responses: Record<string, { content?: { 'application/json': Content } }> }
     }
   >
   components: { schemas: Record<string, object> }
 }
 const described = openApi() as unknown as Document
-const ajv = new Ajv({ strict: false, allErrors: false })
+const ajv = new Ajv({
+  strict: false,
+  allErrors: false,
+  formats: { 'date-time': (text: string) => Number.isFinite(Date.parse(text)) },
+})
 ajv.addSchema({ $id: 'omsel', components: described.components })
+/** A schema of an address, its references as the document's. */
+const fitsHere = (schema: object) =>
+  ajv.compile(JSON.parse(JSON.stringify(schema).replaceAll('"#/', '"omsel#/')) as object)
 const fits = (name: string) => ajv.compile({ $ref: `omsel#/components/schemas/${name}` })
 
 describe('questions', () => {
@@ -148,7 +161,7 @@ describe('the description', () => {
   test('names every question, and its examples are requests that are answered', () => {
     expect(
       Object.keys(described.paths)
-        .filter((path) => described.paths[path]!.post)
+        .filter((path) => described.paths[path]!.post && QUESTIONS.has(path.slice(1)))
         .map((path) => path.slice(1))
         .sort(),
     ).toEqual([...QUESTIONS.keys()].sort())
@@ -156,8 +169,43 @@ describe('the description', () => {
       if (!post) continue
       const { schema, example } = post.requestBody.content['application/json']
       expect([path, fits(schema.$ref.split('/').at(-1)!)(example)]).toEqual([path, true])
-      expect([path, ask(path.slice(1), JSON.stringify(example)).status]).toEqual([path, 200])
+      if (QUESTIONS.has(path.slice(1)))
+        expect([path, ask(path.slice(1), JSON.stringify(example)).status]).toEqual([path, 200])
     }
+  })
+
+  test('every answer that is shown fits its schema, and so does every answer that is given', () => {
+    for (const [path, { post, get }] of Object.entries(described.paths))
+      for (const [status, { content }] of Object.entries((post ?? get)!.responses)) {
+        if (!content) continue
+        const { schema, example } = content['application/json']
+        const check = fitsHere(schema)
+        expect([path, status, check(example), check.errors]).toEqual([path, status, true, null])
+      }
+    const { example } = described.paths['/simulate']!.post!.requestBody.content['application/json']
+    for (const variety of VARIETY_IDS.slice(0, 8)) {
+      const text = JSON.stringify({ ...(example as object), grains: [{ variety }], runs: 3 })
+      for (const [question, name] of [
+        ['plan', 'Plan'],
+        ['simulate', 'Simulated'],
+      ] as const) {
+        const check = fits(name)
+        expect([variety, name, check(ask(question, text).body), check.errors]).toEqual([
+          variety,
+          name,
+          true,
+          null,
+        ])
+      }
+    }
+  })
+
+  test('each operation has an id of its own', () => {
+    const ids = Object.values(described.paths).flatMap(({ post, get }) =>
+      [post, get].flatMap((one) => (one ? [(one as { operationId?: string }).operationId] : [])),
+    )
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(ids).not.toContain(undefined)
   })
 
   test('never refuses what is answered, and refuses wrong kinds and unknown words', () => {

@@ -1,24 +1,11 @@
 import type { ErrorCode, FieldError } from '#core/contract/fields'
-import { planWithOdds } from '#core/contract/plan-with-odds'
-import type { Result } from '#core/contract/plan-request'
-import { scheduleFrom } from '#core/contract/schedule'
-import { simulateFrom } from '#core/contract/simulate'
+import { QUESTIONS } from '#core/contract/questions'
 
 /** An answer as it goes over the wire; what is wrong is always {"errors":[{"path","message","code"}]}. */
 export interface Answer {
   status: number
   body: unknown
 }
-
-/** What can be asked, and who answers. The same as on the command line. */
-export const QUESTIONS: ReadonlyMap<string, (input: unknown) => Result<unknown>> = new Map<
-  string,
-  (input: unknown) => Result<unknown>
->([
-  ['plan', planWithOdds],
-  ['simulate', simulateFrom],
-  ['schedule', scheduleFrom],
-])
 
 export const refused = (status: number, errors: readonly FieldError[]): Answer => ({
   status,

@@ -1,5 +1,6 @@
 import type { FieldError } from '#core/contract/fields'
 import { currentLeftovers } from '#server/queries/leftovers'
+import { listRunningCooks, type RunningSummary } from '#server/queries/running-cooks'
 import type { Kitchen } from '#server/store/open-household'
 import { refused, refusedFor, type Answer } from './handlers'
 import { openApi } from './openapi'
@@ -8,7 +9,7 @@ const LOOK_LIMITS = Object.freeze({ limit: [1, 200], offset: [0, 1_000_000] } as
 const iso = (ms: number): string => new Date(ms).toISOString()
 
 /** What can be read over the HTTP API. */
-const SIGHTS = ['notebook', 'leftovers', 'openapi.json'] as const
+const SIGHTS = ['notebook', 'leftovers', 'cooks', 'openapi.json'] as const
 
 /** Answers a GET request for stored data.  @param search of the address */
 export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, nowMs: number): Answer {
@@ -18,6 +19,8 @@ export function look(kitchen: Kitchen, sight: string, search: URLSearchParams, n
     // Programs of version 1 ask for "kept".
     return { status: 200, body: sight === 'kept' ? { kept: leftovers } : { leftovers } }
   }
+  if (sight === 'cooks')
+    return { status: 200, body: { cooks: listRunningCooks(kitchen, nowMs).map(runningJson) } }
   if (sight !== 'notebook')
     return refusedFor(404, 'not-found', `there is no "${sight.slice(0, 40)}"; one of ${SIGHTS.join(', ')}`)
   const [limit, offset] = [wholeOf(search, 'limit', 40), wholeOf(search, 'offset', 0)]
@@ -54,6 +57,16 @@ function wholeOf(
         },
       }
 }
+
+const runningJson = (cook: RunningSummary) => ({
+  id: cook.id,
+  title: cook.title,
+  vessel: cook.vesselName,
+  started_at: iso(cook.startedMs),
+  serve_at: iso(cook.tableMs),
+  step:
+    cook.stageId === undefined || cook.stage === undefined ? null : { id: cook.stageId, title: cook.stage },
+})
 
 const storedJson = ({ row, view }: ReturnType<typeof currentLeftovers>[number]) => ({
   id: row.id,

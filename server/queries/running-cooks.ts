@@ -10,6 +10,7 @@ export interface RunningSummary {
   tableMs: number
   /** Title of the stage under way; nothing when it is ready. */
   stage: string | undefined
+  stageId: string | undefined
 }
 
 /** Running batches, the one served first in front. */
@@ -26,6 +27,7 @@ export function listRunningCooks({ cooks }: Kitchen, nowMs: number): RunningSumm
         startedMs: cook.startedMs,
         tableMs: view.tableMs,
         stage: cook.plan.stages.find((stage) => stage.id === view.now[0]?.id)?.title,
+        stageId: view.now[0]?.id,
       }
     })
     .sort((a, b) => a.tableMs - b.tableMs)
