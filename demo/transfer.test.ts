@@ -121,6 +121,7 @@ describe('the exported tables', () => {
       'session',
       'calendar_key',
       'sign_in_attempt',
+      'program_token',
       'running_cook',
       'answered_form',
       'cook_event.seq',

@@ -27,7 +27,17 @@ export interface AttemptRow {
   last_ms: number
 }
 
-/** The passphrase and the sessions of devices that were let in. */
+/** A program that may use the API on the network. */
+export interface ProgramRow {
+  token_hash: string
+  name: string
+  scope: 'read' | 'write'
+  made_ms: number
+  /** When it last asked; null when it never has. */
+  seen_ms: number | null
+}
+
+/** The passphrase, the sessions of devices that were let in, and programs' tokens. */
 export function accessIn(db: Db) {
   const passphrase = db.prepare('SELECT salt, hash, n, r, p, set_ms FROM passphrase WHERE id = 1')
   const set = db.prepare(
@@ -48,7 +58,24 @@ export function accessIn(db: Db) {
   )
   const dropAttempt = db.prepare('DELETE FROM sign_in_attempt WHERE address = ?')
   const dropOldAttempts = db.prepare('DELETE FROM sign_in_attempt WHERE last_ms < ?')
+  const program = db.prepare(
+    'SELECT token_hash, name, scope, made_ms, seen_ms FROM program_token WHERE token_hash = ?',
+  )
+  const programs = db.prepare(
+    'SELECT token_hash, name, scope, made_ms, seen_ms FROM program_token ORDER BY name',
+  )
+  const addProgram = db.prepare(
+    'INSERT INTO program_token (token_hash, name, scope, made_ms, seen_ms) VALUES (@token_hash, @name, @scope, @made_ms, @seen_ms)',
+  )
+  const seenProgram = db.prepare('UPDATE program_token SET seen_ms = ? WHERE token_hash = ?')
+  const dropProgram = db.prepare('DELETE FROM program_token WHERE token_hash = ?')
   return {
+    program: (tokenHash: string) => program.get(tokenHash) as ProgramRow | undefined,
+    /** By name. */
+    programs: () => programs.all() as ProgramRow[],
+    addProgram: (row: ProgramRow) => void addProgram.run(row),
+    sawProgram: (tokenHash: string, atMs: number) => void seenProgram.run(atMs, tokenHash),
+    dropProgram: (tokenHash: string) => dropProgram.run(tokenHash).changes > 0,
     /** Failed sign-ins, oldest first. */
     attempts: () => attempts.all() as AttemptRow[],
     putAttempt: (row: AttemptRow) => void putAttempt.run(row),

@@ -13,7 +13,12 @@ import { portBeside } from './ports'
 const DAY_MS = 86_400_000
 const PHRASE = 'rice by the lake'
 // Each is open to the network one port up.
-const PORTS = { network: portBeside(8), phone: portBeside(10), ending: portBeside(14) }
+const PORTS = {
+  network: portBeside(8),
+  phone: portBeside(10),
+  ending: portBeside(14),
+  program: portBeside(16),
+}
 interface Answer {
   status: number
   headers: http.IncomingHttpHeaders
@@ -89,6 +94,50 @@ async function networkHousehold(port: number) {
   }
 }
 const cookieOf = (answer: Answer): string => answer.headers['set-cookie']![0]!.split(';')[0]!
+
+test('network: a program reads by its token, presses only where it may, and is out once it is revoked', async () => {
+  test.setTimeout(240_000)
+  const { ask, close } = await networkHousehold(PORTS.program)
+  try {
+    const form = (body: Record<string, string>) => ({
+      network: false,
+      method: 'POST',
+      body: new URLSearchParams(body).toString(),
+    })
+    const tokenOf = async (name: string, scope: string) =>
+      /omsel_[\w-]{43}/.exec((await ask('/devices', form({ intent: 'token', name, scope }))).body)![0]
+    const [display, button] = [await tokenOf('display', 'read'), await tokenOf('button', 'write')]
+    const by = (token: string) => ({ headers: { Authorization: `Bearer ${token}` } })
+    const json = (token: string, body: unknown) => ({
+      method: 'POST',
+      headers: { ...by(token).headers, 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    const request = { grains: [{ variety: 'quinoa' }], amount: { basis: 'dry-mass', value: 200 } }
+    expect((await ask('/api/v1/cooks', by(display))).body).toBe('{"cooks":[]}')
+    expect((await ask('/api/v1/plan', json(display, request))).status).toBe(200)
+    // Questions and what is stored, no page and no other address.
+    for (const path of ['/', '/notebook', '/notebook.data', '/household.json', '/devices', '/api/v1'])
+      expect([path, (await ask(path, by(button))).status]).toEqual([path, 401])
+    const press = { id: 'p1', kind: 'cue', stage: 'boil', pressed_ms: 1, sent_ms: 1 }
+    expect(await ask('/api/v1/cooks/none/events', json(display, press))).toMatchObject({
+      status: 403,
+      body: expect.stringContaining('This token is for reading') as string,
+    })
+    expect((await ask('/api/v1/cooks/none/events', json(button, press))).status).toBe(404)
+    expect(await ask('/api/v1/cooks', by(`${display}x`))).toMatchObject({
+      status: 401,
+      headers: { 'www-authenticate': 'Bearer realm="Omsel"' },
+    })
+    const page = (await ask('/devices', { network: false })).body
+    const hash = /name="program" value="([^"]+)"/.exec(page.slice(page.indexOf('display')))![1]!
+    await ask('/devices', form({ intent: 'revoke', program: hash }))
+    expect((await ask('/api/v1/cooks', by(display))).status).toBe(401)
+    expect((await ask('/api/v1/cooks', by(button))).status).toBe(200)
+  } finally {
+    await close()
+  }
+})
 
 test('network: closed without a passphrase; foreign names, posts, guesses and cookies are refused; nothing of the kitchen is served outside', async () => {
   test.setTimeout(240_000)

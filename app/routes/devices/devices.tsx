@@ -12,7 +12,9 @@ import { PASSPHRASE_LIMITS } from '#server/http/auth/passphrase'
 import { noCookie, revokeSession, SESSION_DAYS, tokenIn } from '#server/http/auth/sessions'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { errorAt } from '../../ui/forms/errors'
+import { createProgramToken, PROGRAM_LIMITS } from '#server/http/auth/program-tokens'
+import { errorAt, unknownIntent } from '../../ui/forms/errors'
+import { Programs } from './programs'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
 import sheets from '../../layout/sheets.module.css'
@@ -42,9 +44,23 @@ export function loader({ request }: Route.LoaderArgs) {
       since: dayWord(s.made_ms, now, zone),
       seen: dayWord(s.seen_ms, now, zone),
     })),
-    limits: { ...PASSPHRASE_LIMITS, minutes: JOIN_MINUTES, days: SESSION_DAYS.idle },
+    programs: access.programs().map((one) => ({
+      id: one.token_hash,
+      name: one.name,
+      scope: one.scope,
+      since: dayWord(one.made_ms, now, zone),
+      seen: one.seen_ms === null ? null : dayWord(one.seen_ms, now, zone),
+    })),
+    limits: {
+      ...PASSPHRASE_LIMITS,
+      minutes: JOIN_MINUTES,
+      days: SESSION_DAYS.idle,
+      name: PROGRAM_LIMITS.name,
+    },
   }
 }
+
+const INTENTS = ['set-passphrase', 'code', 'send-away', 'leave', 'token', 'revoke']
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request)
@@ -64,13 +80,8 @@ export async function action({ request }: Route.ActionArgs) {
   }
   const refuse = (path: string, code: ErrorCode, message: string, status: number) =>
     data({ errors: [{ path, message, code }], typed: {} }, { status })
-  if (!['set-passphrase', 'code', 'send-away', 'leave'].includes(String(intent)))
-    return refuse(
-      'intent',
-      'not-an-option',
-      `intent must be an action of this page, got "${String(intent).slice(0, 40)}"`,
-      400,
-    )
+  if (!INTENTS.includes(String(intent)))
+    return data({ errors: [unknownIntent(intent)], typed: {} }, { status: 400 })
   // Who may come in is said at the machine itself.
   if (listener.network || intent === 'leave')
     return refuse(
@@ -87,13 +98,23 @@ export async function action({ request }: Route.ActionArgs) {
     return access.dropSession(String(form.get('session')))
       ? { sentAway: true }
       : refuse('session', 'not-found', 'That device is no longer signed in.', 404)
+  if (intent === 'revoke')
+    return access.dropProgram(String(form.get('program')))
+      ? { sentAway: true }
+      : refuse('session', 'not-found', 'That token was revoked already.', 404)
+  if (intent === 'token') {
+    const made = createProgramToken(access, Object.fromEntries(form), nowMs())
+    return made.ok
+      ? { token: made.value }
+      : data({ errors: made.errors, typed: { name: String(form.get('name') ?? '') } }, { status: 422 })
+  }
   const saved = await setPassphrase(kitchen(), form.get('passphrase'), form.get('again'), nowMs())
   return saved.ok ? { set: true } : data({ errors: saved.errors, typed: {} }, { status: 422 })
 }
 
 /** The phone by the stove, and who else may come in. */
 export default function Devices({ loaderData, actionData }: Route.ComponentProps) {
-  const { here, hasPassphrase, network, sessions, limits } = loaderData
+  const { here, hasPassphrase, network, sessions, programs, limits } = loaderData
   const busy = useNavigation().state !== 'idle'
   const [address, setAddress] = useState(0)
   const refused = actionData && 'errors' in actionData ? actionData : undefined
@@ -137,6 +158,12 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
             busy={busy}
           />
           <SignedIn sessions={sessions} />
+          <Programs
+            programs={programs}
+            token={actionData && 'token' in actionData ? actionData.token : undefined}
+            refused={refused}
+            busy={busy}
+          />
           <CertificateSection network={network} />
         </>
       )}

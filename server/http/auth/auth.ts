@@ -9,7 +9,9 @@ import { errorOf, log, placeOf } from '#server/log'
 import { nowMs } from '#server/clock'
 import type { Certificates } from './certificate'
 import { addressesHere, isOurs, namesHere } from './hosts'
+import { refusedFor, type Answer } from '#server/api/handlers'
 import { PairingCodes } from './pairing-codes'
+import { isForPrograms, mayProgram, programScope } from './program-tokens'
 import { isAuthenticated, tokenIn } from './sessions'
 import { Throttle } from './throttle'
 
@@ -75,11 +77,33 @@ export const requireSession = ({ network, secure }: Listener): RequestHandler =>
       response.on('close', () => clearInterval(looking))
       return next()
     }
+    if (isForPrograms(request)) {
+      const refusal = programRefusal(request)
+      if (refusal === undefined) return next()
+      return void response
+        .status(refusal.status)
+        .set(refusal.status === 401 ? { 'WWW-Authenticate': 'Bearer realm="Omsel"' } : {})
+        .json(refusal.body)
+    }
     const asksForPage = request.method === 'GET' && (request.get('accept') ?? '').includes('text/html')
     if (asksForPage)
       return void response.redirect(302, `/login?to=${encodeURIComponent(request.originalUrl.slice(0, 500))}`)
     response.status(401).type('text').send('Sign in with the passphrase first.')
   }
+}
+
+/** Why a program may not send this; undefined when it may. */
+function programRefusal(request: Request): Answer | undefined {
+  const scope = programScope(kitchen().access, request.get('authorization'), nowMs())
+  if (scope === undefined)
+    return refusedFor(
+      401,
+      'not-allowed',
+      'This token is not known here. Make one under Settings, Other devices, and send it as “Authorization: Bearer …”.',
+    )
+  return mayProgram(scope, request)
+    ? undefined
+    : refusedFor(403, 'not-allowed', 'This token is for reading. Make one that may write.')
 }
 
 const CALENDAR = /^\/meal\/([\w-]{1,64})\/calendar\.ics$/
