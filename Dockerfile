@@ -16,6 +16,7 @@ COPY --from=build /omsel/package.json /omsel/server.js /omsel/server-env.js ./
 COPY --from=build /omsel/bin ./bin
 COPY --from=build /omsel/node_modules ./node_modules
 COPY --from=build /omsel/build ./build
+COPY --from=build /omsel/docs/screenshots ./docs/screenshots
 COPY --from=build /omsel/server/store/migrations ./server/store/migrations
 ENV NODE_ENV=production OMSEL_DATA=/data HOST=0.0.0.0
 RUN mkdir -m 700 /data && chown node:node /data

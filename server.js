@@ -170,6 +170,8 @@ const householdBehind = (listener) => {
   // Only what is the same for everybody is compressed, and served without a passphrase; pages are small and stream.
   app.use('/assets', compression(), express.static('build/client/assets', { immutable: true, maxAge: '1y' }))
   app.use(express.static('build/client', { maxAge: '1h' }))
+  // Of the demo household; shown by a device before it installs the app.
+  app.use('/screenshots', express.static('docs/screenshots', { maxAge: '1h', fallthrough: false }))
   app.use(redirectRenamed)
   app.use((request, response, next) => {
     // What pages are made of stays in no cache of the browser's own; pages say so themselves.

@@ -32,7 +32,7 @@ test('rows in the usual order, in the words people write', () => {
     cooks: [
       {
         date: '2025-11-03',
-        variety: 'quinoa',
+        grains: [{ variety: 'quinoa', share: 1 }],
         dryG: 220,
         waterG: 310,
         vesselId: 'clay',
@@ -41,7 +41,7 @@ test('rows in the usual order, in the words people write', () => {
       },
       {
         date: '2025-12-04',
-        variety: 'long-white',
+        grains: [{ variety: 'long-white', share: 1 }],
         dryG: 260,
         waterG: 415.5,
         vesselId: 'heavy-blue',
@@ -50,6 +50,58 @@ test('rows in the usual order, in the words people write', () => {
       },
     ],
   })
+})
+
+describe('days with slashes', () => {
+  const rows = (...days: string[]) => days.map((day) => `${day};quinoa;200;300;clay`)
+  const dates = (...days: string[]) => {
+    const got = read(...rows(...days))
+    return got.ok ? got.cooks.map(({ date }) => date) : got
+  }
+
+  test('one of them that can be read in one way only says how all are read', () => {
+    expect(dates('3/11/2025', '25/12/2025')).toEqual(['2025-11-03', '2025-12-25'])
+    expect(dates('3/11/2025', '12/25/2025')).toEqual(['2025-03-11', '2025-12-25'])
+    // Others are what they are, whatever the order.
+    expect(dates('12/25/2025', '2025-11-03', '3.11.2025')).toEqual(['2025-12-25', '2025-11-03', '2025-11-03'])
+  })
+
+  test('where all can be read in two ways, it is asked and not guessed', () => {
+    expect(dates('3/11/2025', '5/5/2025')).toMatchObject({ ok: false, asksDayOrder: true })
+    const table = rows('3/11/2025', '5/5/2025').map((row) => row.split(';'))
+    const first = (order: 'day-month' | 'month-day') => {
+      const got = parseCopied(table, household, '2026-03-05', order)
+      return got.ok && got.cooks[0]!.date
+    }
+    expect(first('day-month')).toBe('2025-11-03')
+    expect(first('month-day')).toBe('2025-03-11')
+  })
+
+  test('a table that contradicts itself names the rows it cannot read', () => {
+    expect(errors(...rows('25/12/2025', '12/25/2025'))).toEqual([
+      [2, 'date', expect.stringContaining('must be a day')],
+    ])
+  })
+})
+
+test('several grains are read with their shares; shares that do not make a whole are refused', () => {
+  const got = read('2026-01-02;Quinoa 60 % + from the valley shop 40 %;200;300;clay')
+  expect(got).toMatchObject({
+    ok: true,
+    cooks: [
+      {
+        grains: [
+          { variety: 'quinoa', share: 0.6 },
+          { variety: 'long-white', share: 0.4 },
+        ],
+      },
+    ],
+  })
+  for (const grain of ['Quinoa 60 % + Quinoa 30 %', 'Quinoa + Long-grain white', 'Quinoa 60 % + x 40 %'])
+    expect([grain, errors(`2026-01-02;${grain};200;300;clay`)]).toEqual([
+      grain,
+      [[1, 'grain', expect.stringContaining('several')]],
+    ])
 })
 
 test('a heading says which column is which, in any order', () => {

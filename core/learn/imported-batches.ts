@@ -20,7 +20,8 @@ export const MAX_COPIED = 500
 
 export interface CopiedCook {
   date: string
-  variety: VarietyId
+  /** One, or a blend by shares of its dry mass. */
+  grains: { variety: VarietyId; share: number }[]
   dryG: number
   waterG: number
   vesselId: string
@@ -39,6 +40,12 @@ export interface ImportContext {
   grains: readonly { id: VarietyId; names: readonly string[] }[]
   vessels: readonly { id: string; name: string }[]
 }
+
+/** How days like 3/11/2025 are meant. */
+export const DAY_ORDERS = ['day-month', 'month-day'] as const
+export type DayOrder = (typeof DAY_ORDERS)[number]
+
+const MAX_GRAINS = 4
 
 const plain = (text: string): string =>
   text
@@ -88,11 +95,36 @@ const OUTCOMES: readonly (readonly [RegExp, number])[] = [
   [/^(\+?2|far too wet|too wet|very wet)$/, 2],
 ]
 
-/** A day as ISO writes it, out of 2025-11-03, 3.11.2025 or 3/11/2025 (day first). */
-function dayOf(text: string): string | undefined {
+const SLASHED = /^(\d{1,2})\/(\d{1,2})\/(\d{4})$/
+
+/**
+ * What the days with slashes of a table say about their order.
+ * @returns the one order that all of them allow; "either" where each could be read both ways; undefined where there
+ *   are none, or where they contradict each other
+ */
+function orderOf(days: readonly string[]): DayOrder | 'either' | undefined {
+  const read = days.flatMap((text) => SLASHED.exec(text.trim()) ?? []).length
+  if (read === 0) return undefined
+  const fits = DAY_ORDERS.filter((order) =>
+    days.every((text) => !SLASHED.test(text.trim()) || dayOf(text.trim(), order) !== undefined),
+  )
+  return fits.length === 2 ? 'either' : fits[0]
+}
+
+/** A day as ISO writes it, out of 2025-11-03, 3.11.2025 (day first) or, in the order that is known, 3/11/2025. */
+function dayOf(text: string, order: DayOrder): string | undefined {
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
-  const local = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(text)
-  const parts = iso ? [iso[1], iso[2], iso[3]] : local ? [local[3], local[2], local[1]] : undefined
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text)
+  const slashed = SLASHED.exec(text)
+  const parts = iso
+    ? [iso[1], iso[2], iso[3]]
+    : dotted
+      ? [dotted[3], dotted[2], dotted[1]]
+      : slashed
+        ? order === 'day-month'
+          ? [slashed[3], slashed[2], slashed[1]]
+          : [slashed[3], slashed[1], slashed[2]]
+        : undefined
   if (!parts) return undefined
   const day = `${parts[0]}-${parts[1]!.padStart(2, '0')}-${parts[2]!.padStart(2, '0')}`
   const date = new Date(`${day}T12:00:00Z`)
@@ -109,12 +141,15 @@ const numberOf = (text: string): number =>
  * Reads a table of past batches. Whatever is wrong is told with its row and column, and then nothing of it is
  * taken.
  * @param today no batch is later, ISO day
+ * @param dayOrder of days with slashes, where the table does not say it and somebody did
+ * @returns asksDayOrder where every such day could be read both ways and nobody said
  */
 export function parseCopied(
   table: readonly (readonly string[])[],
   household: ImportContext,
   today: string,
-): { ok: true; cooks: CopiedCook[] } | { ok: false; errors: CopiedError[] } {
+  dayOrder?: DayOrder,
+): { ok: true; cooks: CopiedCook[] } | { ok: false; errors: CopiedError[]; asksDayOrder?: true } {
   const { at, from, errors } = columnsOf(table)
   if (errors.length > 0) return { ok: false, errors }
   const rows = table
@@ -126,9 +161,18 @@ export function parseCopied(
     const message = `${rows.length} batches are too many at once; the limit is ${MAX_COPIED}`
     return { ok: false, errors: [{ row: 0, column: '', message }] }
   }
+  const cellOf = (row: readonly string[], column: CopiedColumn) =>
+    unescaped((row[at.get(column) ?? -1] ?? '').trim())
+  const found = orderOf(rows.map(({ row }) => cellOf(row, 'date')))
+  const order = found === 'either' ? dayOrder : (found ?? 'day-month')
+  if (order === undefined) {
+    const first = rows.map(({ row }) => cellOf(row, 'date')).find((text) => SLASHED.test(text))!
+    const message = `dates like ${first} can be read in two ways: say whether the day or the month comes first`
+    return { ok: false, errors: [{ row: 0, column: 'date', message }], asksDayOrder: true }
+  }
   const cooks = rows.flatMap(({ row, n }) => {
-    const cell = (column: CopiedColumn) => unescaped((row[at.get(column) ?? -1] ?? '').trim())
-    const got = parseRow(cell, household, today)
+    const cell = (column: CopiedColumn) => cellOf(row, column)
+    const got = parseRow(cell, household, today, order)
     errors.push(
       ...got.errors.map(({ column, message }) => ({
         row: n,
@@ -145,14 +189,16 @@ function parseRow(
   cell: (column: CopiedColumn) => string,
   household: ImportContext,
   today: string,
+  order: DayOrder,
 ): { cook?: CopiedCook; errors: { column: CopiedColumn; message: string }[] } {
   const errors: { column: CopiedColumn; message: string }[] = []
   const wrong = (column: CopiedColumn, message: string) => void errors.push({ column, message })
-  const date = dayOf(cell('date'))
+  const date = dayOf(cell('date'), order)
   if (!date) wrong('date', 'must be a day like 2025-11-03 or 3.11.2025')
   else if (date > today) wrong('date', 'is in the future')
-  const grain = grainNamed(cell('grain'), household)
-  if (!grain) wrong('grain', 'must be the name of a grain')
+  const grains = grainsNamed(cell('grain'), household)
+  if (!grains)
+    wrong('grain', 'must be the name of a grain, or of several like “Basmati 75 % + Wild rice 25 %”')
   const vessel = vesselNamed(cell('pot'), household)
   if (!vessel) wrong('pot', `must be one of ${household.vessels.map((v) => v.name).join(', ')}`)
   const [dryG, waterG] = [numberOf(cell('dry')), numberOf(cell('water'))]
@@ -164,9 +210,31 @@ function parseRow(
     wrong('outcome', 'must be right, a little wet, a little dry, too wet or too dry, or from −2 to 2')
   const note = cell('note')
   if (note.length > 2000) wrong('note', 'must be at most 2000 characters')
-  if (!date || !grain || !vessel || wetDry === undefined) return { errors }
-  return { cook: { date, variety: grain.id, dryG, waterG, vesselId: vessel.id, wetDry, note }, errors }
+  if (!date || !grains || !vessel || wetDry === undefined) return { errors }
+  return { cook: { date, grains, dryG, waterG, vesselId: vessel.id, wetDry, note }, errors }
 }
+
+const SHARE = /\s+(\d{1,2}(?:[.,]\d+)?)\s*%$/
+
+/** One grain by its name, or several with their shares; undefined where one is not known or they do not add up. */
+function grainsNamed(text: string, household: ImportContext): CopiedCook['grains'] | undefined {
+  const parts = text.split(/\s+\+\s+/)
+  if (parts.length === 1) {
+    const only = grainNamed(text, household)
+    return only && [{ variety: only.id, share: 1 }]
+  }
+  if (parts.length > MAX_GRAINS) return undefined
+  const grains = parts.map((part) => {
+    const share = SHARE.exec(part)?.[1]?.replace(',', '.')
+    const grain = grainNamed(part.replace(SHARE, ''), household)
+    return grain && share !== undefined ? { variety: grain.id, share: Number(share) / 100 } : undefined
+  })
+  if (!grains.every((grain) => grain !== undefined)) return undefined
+  const total = grains.reduce((sum, { share }) => sum + share, 0)
+  return Math.abs(total - 1) < ROUNDED ? grains : undefined
+}
+/** What the rounding of four shares to whole percents may leave. */
+const ROUNDED = 0.021
 
 const grainNamed = (text: string, { grains }: ImportContext) =>
   grains.find(

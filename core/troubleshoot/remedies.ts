@@ -1,3 +1,4 @@
+import { capital } from '#core/units/capital'
 import { CENTRE_THROUGH, CENTRE_WELL_THROUGH } from '#core/constants'
 import type { Complaint, Remedy } from '#core/cook/remedy'
 import { isSealed, OPENED_S } from '#core/cook/lid-lift'
@@ -189,7 +190,6 @@ function restWords(estimate: PotEstimate, remedy: Pick<Remedy, 'restMinutes'>): 
   const heated = (estimate.ahead[0]?.phase.powerW ?? 0) > 0
   return `${heated ? `${off}, ` : ''}${covered.toLowerCase()}, rest ${restingMinutes(estimate, remedy)} min`
 }
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 /** Minutes of rest after a remedy, its own or the plan's. */
 const restingMinutes = (estimate: PotEstimate, { restMinutes }: Pick<Remedy, 'restMinutes'>): number =>
   Math.max(

@@ -5,8 +5,10 @@ import {
   parseCopied,
   type CopiedCook,
   type CopiedError,
+  type DayOrder,
   type ImportContext,
 } from '#core/learn/imported-batches'
+import { grainKeyOf } from '#core/learn/grain-key'
 import type { MethodId } from '#core/methods/index'
 import { methodsOf } from '#core/methods/usual-method'
 import type { Kitchen } from '#server/store/open-household'
@@ -42,13 +44,14 @@ export function copyCooks(
   kitchen: Kitchen,
   table: readonly (readonly string[])[],
   nowMs: number,
+  dayOrder?: DayOrder,
 ): { ok: true; value: { copied: number; already: number } } | { ok: false; errors: CopiedError[] } {
   const { zone } = settingsOf(kitchen)
-  const read = parseCopied(table, importContext(kitchen), dayIn(nowMs, zone))
+  const read = parseCopied(table, importContext(kitchen), dayIn(nowMs, zone), dayOrder)
   if (!read.ok) return read
   const known = batchesInNotebook(kitchen)
   const isKnown = (cook: CopiedCook): boolean => {
-    const key = keyOf(cook.date, cook.variety, cook.dryG, cook.vesselId)
+    const key = keyOf(cook.date, grainKeyOf(cook.grains), cook.dryG, cook.vesselId)
     const left = known.get(key) ?? 0
     if (left > 0) known.set(key, left - 1)
     return left > 0
@@ -73,14 +76,14 @@ export function copyCooks(
   return { ok: true, value: { copied, already: fresh.length - copied } }
 }
 
-const keyOf = (day: string, variety: string, dryG: number, vesselId: string): string =>
-  [day, variety, Math.round(dryG), vesselId].join(' ')
+const keyOf = (day: string, grainKey: string, dryG: number, vesselId: string): string =>
+  [day, grainKey, Math.round(dryG), vesselId].join(' ')
 
 /** How often each batch is in the notebook, by its day, grain, grams and pot. */
 function batchesInNotebook(kitchen: Kitchen): Map<string, number> {
   const known = new Map<string, number>()
   for (const { line, day } of notebookLines(kitchen)) {
-    const key = keyOf(day, line.grain_key.split(' ')[0]!, line.grain_g, line.vessel_id)
+    const key = keyOf(day, line.grain_key, line.grain_g, line.vessel_id)
     known.set(key, (known.get(key) ?? 0) + 1)
   }
   return known
@@ -89,7 +92,7 @@ function batchesInNotebook(kitchen: Kitchen): Map<string, number> {
 /** @returns what was wrong, or nothing */
 function copyOne(
   kitchen: Kitchen,
-  { date, variety, dryG, waterG, vesselId, wetDry, note: words }: CopiedCook,
+  { date, grains, dryG, waterG, vesselId, wetDry, note: words }: CopiedCook,
   nowMs: number,
 ): string | undefined {
   const { zone, elevation_m, kitchen_c } = settingsOf(kitchen)
@@ -105,13 +108,13 @@ function copyOne(
     kitchen,
     {
       request: {
-        grains: [{ variety, share: 1 }],
+        grains,
         amount: { basis: 'dry-mass', value: dryG },
         method,
         pour_override_g: waterG,
         elevation_m,
         kitchen_c,
-        rinse: { washes: varietyOf(variety).washes },
+        rinse: { washes: varietyOf(grains[0]!.variety).washes },
         vessel: {
           capacity_ml: vessel.capacity_ml,
           base_diameter_mm: vessel.base_diameter_mm,

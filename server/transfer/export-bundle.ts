@@ -238,6 +238,7 @@ let schema: object | undefined
  */
 export const bundleSchema = (): object =>
   (schema ??= {
+    $id: `urn:omsel:household:${migrationCount()}`,
     title: 'A household of Omsel',
     description: `Version ${migrationCount()}. Older ones are taken too.`,
     ...toJsonSchema(BundleSchema, { typeMode: 'input', errorMode: 'ignore' }),

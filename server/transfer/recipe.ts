@@ -1,4 +1,5 @@
 import ical, { ICalAlarmType } from 'ical-generator'
+import { capital } from '#core/units/capital'
 import type { KitchenUnits } from '#core/units/system'
 import { localText } from '#core/units/local-text'
 import { FOLLOW_LOCAL } from '#core/leftovers/guidance'
@@ -17,6 +18,14 @@ export interface Named {
   /** Each grain with its amount as this kitchen says it. */
   grains: readonly { name: string; amount: string }[]
   units: KitchenUnits
+  /** Whose recipe it is. */
+  household: string
+  /** When it was planned, "2026-03-05". */
+  day: string
+  /** Pot or appliance, and burner. */
+  tools: readonly string[]
+  /** A picture of the dish, as an address. */
+  picture: string
 }
 
 const g = (grams: number): string => `${Math.round(grams)} g`
@@ -56,7 +65,7 @@ function ingredientsOf(plan: Plan, { grains, units }: Named): string[] {
 const stepOf = (stage: Stage): string =>
   [
     `${stage.title}${stage.ends_on === 'cue' && stage.cue ? `, until ${stage.cue}` : ''} (${windowWord(stage.minutes, stage.ends_on, ' to ')}).`,
-    ...stage.checks.map((check) => `${check}.`),
+    ...stage.checks.map((check) => `${capital(check)}.`),
   ].join(' ')
 
 /** The plan as schema.org's Recipe, in JSON-LD. @see https://schema.org/Recipe */
@@ -70,6 +79,9 @@ export function recipeLd(plan: Plan, named: Named): Record<string, unknown> {
     '@type': 'Recipe',
     name: named.title,
     description: named.where,
+    image: [named.picture],
+    author: { '@type': 'Organization', name: named.household },
+    datePublished: named.day,
     recipeYield: [
       String(plan.yield.servings),
       `${localText(g(plan.yield.cooked_mass_g), named.units)} cooked`,
@@ -77,6 +89,9 @@ export function recipeLd(plan: Plan, named: Named): Record<string, unknown> {
     prepTime: duration(Math.max(0, total - hot)),
     cookTime: duration(Math.min(hot, total)),
     totalTime: duration(total),
+    tool: [...named.tools, ...(plan.stages.some(({ kind }) => kind === 'drain') ? ['sieve'] : [])].map(
+      (name) => ({ '@type': 'HowToTool', name }),
+    ),
     recipeIngredient: ingredientsOf(plan, named),
     recipeInstructions: inOrder(plan).map((stage) => ({
       '@type': 'HowToStep',

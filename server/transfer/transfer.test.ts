@@ -26,6 +26,10 @@ const named: Named = {
   where: 'In the heavy blue on the big gas, at 1120 m',
   grains: [{ name: 'Short-grain white', amount: '300 g' }],
   units: { units: 'grams', cup: 'metric', system: 'metric' },
+  household: 'our kitchen',
+  day: '2026-03-05',
+  tools: ['heavy blue', 'big gas'],
+  picture: 'data:image/png;base64,AA==',
 }
 
 describe('a plan in other formats', () => {
@@ -54,6 +58,21 @@ describe('a plan in other formats', () => {
       expect(recipe.recipeIngredient[0]).toBe('300 g short-grain white, dry')
       expect(recipe.recipeIngredient[1]).toContain(`${Math.round(plan.water.pour_g)} g water`)
     }
+  })
+
+  test('as a recipe it says whose it is, since when, with what, and shows a picture', () => {
+    const of = (more: object) => recipeLd(planned(more), named) as Record<string, unknown>
+    expect(of({})).toMatchObject({
+      image: ['data:image/png;base64,AA=='],
+      author: { name: 'our kitchen' },
+      datePublished: '2026-03-05',
+    })
+    const tools = (more: object) => (of(more).tool as { name: string }[]).map(({ name }) => name)
+    expect(tools({ method: 'boil-and-drain' })).toEqual(['heavy blue', 'big gas', 'sieve'])
+    expect(tools({ method: 'covered-simmer', soak: null, rinse: { washes: 0 } })).toEqual([
+      'heavy blue',
+      'big gas',
+    ])
   })
 
   test('in the measure of the batch: cups of water, spoons of salt, leaves by the piece', () => {
@@ -147,6 +166,25 @@ describe('the notebook as a table', () => {
     const twice = [cooks[0]!, cooks[1]!, cooks[1]!]
     expect(copyCooks(one, twice, NOW)).toEqual({ ok: true, value: { copied: 1, already: 1 } })
     expect(csv).toContain('2026-02-03,Basmati,300,420')
+    for (const kitchen of [one, other]) kitchen.db.close()
+  })
+
+  test('a blend and tenths of a gram come back as they were, also with commas for decimals', () => {
+    const [one, other] = [household(), household()]
+    const cooks = [
+      ['date', 'grain', 'dry', 'water', 'pot', 'outcome', 'note'],
+      ['2026-02-01', 'Basmati 75 % + Wild rice 25 %', '220,5', '310.4', pot, '0', 'with lime'],
+      ['2026-02-02', 'Basmati', '180', '270', pot, '', ''],
+    ]
+    expect(copyCooks(one, cooks, NOW)).toEqual({ ok: true, value: { copied: 2, already: 0 } })
+    expect(notebookCsv(one)).toContain('2026-02-01,Basmati 75 % + Wild rice 25 %,220.5,310.4,')
+    const local = notebookCsv(one, { comma: true, bom: true })
+    expect(local.startsWith('\uFEFFdate;grain;dry;water;')).toBe(true)
+    expect(local).toContain(';220,5;310,4;')
+    const read = Papa.parse<string[]>(new TextDecoder().decode(new TextEncoder().encode(local))).data
+    expect(copyCooks(other, read, NOW)).toEqual({ ok: true, value: { copied: 2, already: 0 } })
+    expect(notebookCsv(other)).toBe(notebookCsv(one))
+    expect(copyCooks(one, read, NOW)).toEqual({ ok: true, value: { copied: 0, already: 2 } })
     for (const kitchen of [one, other]) kitchen.db.close()
   })
 

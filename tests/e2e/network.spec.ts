@@ -122,7 +122,7 @@ test('network: a program reads by its token, presses only where it may, and is o
     const press = { id: 'p1', kind: 'cue', stage: 'boil', pressed_ms: 1, sent_ms: 1 }
     expect(await ask('/api/v1/cooks/none/events', json(display, press))).toMatchObject({
       status: 403,
-      body: expect.stringContaining('This token is for reading') as string,
+      body: expect.stringContaining('This token is for reading') as unknown,
     })
     expect((await ask('/api/v1/cooks/none/events', json(button, press))).status).toBe(404)
     expect(await ask('/api/v1/cooks', by(`${display}x`))).toMatchObject({

@@ -1,14 +1,16 @@
-import { Button, FileInput, NativeSelect, Table, TextInput } from '@mantine/core'
+import { Button, FileInput, Group, NativeSelect, Radio, Table, TextInput } from '@mantine/core'
 import Papa from 'papaparse'
 import { useState, type ClipboardEvent } from 'react'
 import { data, Link, useNavigation } from 'react-router'
 import {
   columnCalled,
   COPIED_COLUMNS,
+  DAY_ORDERS,
   MAX_COPIED,
   parseCopied,
   type CopiedColumn,
   type CopiedError,
+  type DayOrder,
 } from '#core/learn/imported-batches'
 import { nowMs } from '#server/clock'
 import { importContext, copyCooks } from '#server/commands/import-batches'
@@ -46,7 +48,8 @@ export async function action({ request }: Route.ActionArgs) {
     )
   )
     return refuse(`table must be rows of text, ${MAX_COPIED} at most`)
-  const copied = copyCooks(kitchen(), table as string[][], nowMs())
+  const order = DAY_ORDERS.find((one) => one === form.get('order'))
+  const copied = copyCooks(kitchen(), table as string[][], nowMs(), order)
   return copied.ok ? copied.value : data({ errors: copied.errors }, { status: 422 })
 }
 
@@ -81,20 +84,23 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   /** The table's column names, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
   const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
+  const [order, setOrder] = useState<DayOrder>()
   const [told, setTold] = useState<string>()
   const submit = useSubmitOnce(actionData)
   const busy = useNavigation().state !== 'idle'
   const table = heading ? [matched, ...rows] : rows
   const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))
   const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
-  const read = !typed
+  const read: ReturnType<typeof parseCopied> | undefined = !typed
     ? undefined
     : lost.length > 0
       ? {
-          ok: false as const,
+          ok: false,
           errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })),
         }
-      : parseCopied(table, household, today)
+      : parseCopied(table, household, today, order)
+  // Asked once, and shown for as long as the dates could be read both ways.
+  const asksOrder = read !== undefined && (order !== undefined || (!read.ok && read.asksDayOrder === true))
   const errors =
     read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
   const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
@@ -173,6 +179,18 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         household={household}
         setRows={setRows}
       />
+      {asksOrder && (
+        <Radio.Group
+          label="Dates like 3/11/2025 mean"
+          value={order ?? ''}
+          onChange={(next) => setOrder(next as DayOrder)}
+        >
+          <Group mt={4} mb="sm">
+            <Radio value="day-month" label="3 November: the day first" />
+            <Radio value="month-day" label="March 11: the month first" />
+          </Group>
+        </Radio.Group>
+      )}
       <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
       <p>
         <Button
@@ -185,7 +203,12 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         <SendButton
           busy={busy}
           disabled={!read?.ok}
-          onClick={() => void submit({ intent: 'copy', table: JSON.stringify(table) }, { method: 'post' })}
+          onClick={() =>
+            void submit(
+              { intent: 'copy', table: JSON.stringify(table), ...(order ? { order } : {}) },
+              { method: 'post' },
+            )
+          }
         >
           {read?.ok
             ? `Import ${read.cooks.length === 1 ? 'one batch' : `${read.cooks.length} batches`}`

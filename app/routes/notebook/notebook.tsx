@@ -114,7 +114,7 @@ export default function Notebook({ loaderData }: Route.ComponentProps) {
           <Link to="/notebook/learned">what was learned</Link>
           <Link to="/taste-tests">taste tests</Link>
           <Link to="/notebook/copy">import an old notebook</Link>
-          <a href="/notebook.csv" download>
+          <a href="/notebook.csv?for=spreadsheet" download>
             download as table
           </a>
         </nav>

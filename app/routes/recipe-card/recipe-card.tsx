@@ -11,6 +11,7 @@ import { inMeasure, measureOf, type OwnMeasure, type StandardMeasureId } from '#
 import { nowMs } from '#server/clock'
 import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
+import { recipeLd } from '#server/transfer/recipe'
 import type { HeatRow, VesselRow } from '#server/store/equipment'
 import { UnitsProvider, useUnits } from '../../ui/units/units'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
@@ -30,14 +31,25 @@ import {
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { amountWord, grainWord, METHOD_WORDS, PURPOSE_WORDS } from '../../planning/plan-words'
 import type { Route } from './+types/recipe-card'
+import { recipeOf } from '../recipe/recipe-of.server'
 import { PrintKey } from './print-key'
 import classes from './recipe-card.module.css'
 import { rememberedPlan } from '../../planning/remembered-plan'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Recipe card · Omsel' }]
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: 'Recipe card · Omsel' },
+  // For recipe programs that are given this page.
+  ...(loaderData ? [{ 'script:ld+json': loaderData.recipe }] : []),
+]
 
-export function loader({ request }: Route.LoaderArgs) {
-  return { nowMs: nowMs(), decimal: decimalMarkFor(request), ...loadPlanningData(kitchen()) }
+export async function loader({ request }: Route.LoaderArgs) {
+  const { plan, named } = await recipeOf(new URL(request.url).searchParams)
+  return {
+    nowMs: nowMs(),
+    decimal: decimalMarkFor(request),
+    recipe: recipeLd(plan, named) as Record<string, string>,
+    ...loadPlanningData(kitchen()),
+  }
 }
 
 const FORM_WORDS: Record<string, string> = { json: 'recipe data', md: 'text', ics: 'calendar' }

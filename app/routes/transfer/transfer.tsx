@@ -260,6 +260,10 @@ function ExportSection({
           <a href="/notebook.csv" download>
             Notebook as CSV
           </a>
+          , or{' '}
+          <a href="/notebook.csv?for=spreadsheet" download>
+            for a spreadsheet
+          </a>
           <span className="quiet">
             , {loaderData.cooks} {loaderData.cooks === 1 ? 'batch' : 'batches'};{' '}
             <Link to="/notebook/copy">import one</Link>

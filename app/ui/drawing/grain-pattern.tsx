@@ -4,7 +4,7 @@ import { kernelPath, kernelTile } from './scatter-grains'
 import classes from './grain-pattern.module.css'
 
 /** Which of the grain hues a variety wears. */
-const hueOf = (variety: Variety): string =>
+export const hueOf = (variety: Variety): 'dark' | 'red' | 'green' | 'ivory' | 'tan' =>
   variety.id === 'black' || variety.id === 'wild'
     ? 'dark'
     : variety.id === 'red'
