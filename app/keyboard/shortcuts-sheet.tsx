@@ -1,5 +1,6 @@
 import { Modal } from '@mantine/core'
 import { Link } from 'react-router'
+import { useBackCloses } from '../layout/use-back-closes'
 import { KEY_ACT_IDS, KEY_ACTS } from './bindings'
 import { useBindings } from './use-keys'
 import classes from './shortcuts-sheet.module.css'
@@ -7,6 +8,7 @@ import classes from './shortcuts-sheet.module.css'
 /** Every key and what it does, as it is on this device. */
 export default function AllKeys({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   const { keys } = useBindings()
+  useBackCloses(opened, onClose)
   return (
     <Modal
       opened={opened}

@@ -2,6 +2,7 @@ import { UnstyledButton } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
+import { useBackCloses } from './use-back-closes'
 import classes from './aside.module.css'
 
 interface AsideProps {
@@ -28,6 +29,7 @@ export function Aside({ word, label, className, pressed, width, piece, children 
   const box = useRef<HTMLDivElement>(null)
   const [open, setOpen] = useState(false)
   const mounted = useMounted()
+  useBackCloses(open, () => box.current?.hidePopover())
   const near = piece && (() => void piece())
   useEffect(() => {
     if (!open) return

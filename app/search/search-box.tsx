@@ -1,4 +1,6 @@
-import { Spotlight, createSpotlight, type SpotlightStore } from '@mantine/spotlight'
+import { VisuallyHidden } from '@mantine/core'
+import { Spotlight, createSpotlight, useSpotlight, type SpotlightStore } from '@mantine/spotlight'
+import { useBackCloses } from '../layout/use-back-closes'
 import '@mantine/spotlight/styles.css'
 import { useEffect, useState } from 'react'
 import { useFetcher, useNavigate } from 'react-router'
@@ -32,6 +34,8 @@ export default function FindBox({ asked }: { asked: number }) {
       : answered
         ? fetcher.data!.found
         : matching(PLACES, query, MAX_AT_FIRST)
+  const { opened } = useSpotlight(store as SpotlightStore)
+  useBackCloses(opened, spotlight.close)
   const kinds = [...new Set(found.map((thing) => thing.kind))]
   return (
     <Spotlight.Root
@@ -52,6 +56,13 @@ export default function FindBox({ asked }: { asked: number }) {
       }}
     >
       <Spotlight.Search placeholder="Search grains, pots, batches, pages" aria-label="Find" maxLength={200} />
+      <VisuallyHidden role="status">
+        {query.trim() === '' || !answered
+          ? ''
+          : found.length === 1
+            ? 'one result'
+            : `${found.length} results`}
+      </VisuallyHidden>
       <Spotlight.ActionsList>
         {kinds.map((kind) => (
           <Spotlight.ActionsGroup key={kind} label={kind}>

@@ -130,7 +130,8 @@ test('network: a program reads by its token, presses only where it may, and is o
       headers: { 'www-authenticate': 'Bearer realm="Omsel"' },
     })
     const page = (await ask('/devices', { network: false })).body
-    const hash = /name="program" value="([^"]+)"/.exec(page.slice(page.indexOf('display')))![1]!
+    const row = page.split('<li').find((part) => part.includes('Revoke the token of display'))!
+    const hash = /name="program" value="([^"]+)"/.exec(row)![1]!
     await ask('/devices', form({ intent: 'revoke', program: hash }))
     expect((await ask('/api/v1/cooks', by(display))).status).toBe(401)
     expect((await ask('/api/v1/cooks', by(button))).status).toBe(200)

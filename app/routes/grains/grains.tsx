@@ -1,4 +1,4 @@
-import { Button, Drawer } from '@mantine/core'
+import { Button } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
@@ -23,6 +23,7 @@ import { StockForecast } from './stock-forecast'
 import type { GrainBag } from './bag-row'
 import { IdentifyGrain } from './identify-grain'
 import classes from './grains.module.css'
+import { SideSheet } from '../../layout/side-sheet'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
 
@@ -135,14 +136,11 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
           </li>
         ))}
       </ul>
-      <Drawer
+      <SideSheet
         opened={editing !== undefined}
         onClose={() => setEditing(undefined)}
-        position="right"
         size="md"
-        lockScroll={false}
         title={editing === 'new' ? 'Add a bag' : `${editing ? varietyOf(editing.variety).name : ''}`}
-        closeButtonProps={{ 'aria-label': 'Close' }}
       >
         {editing && (
           <BagForm
@@ -151,7 +149,7 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
             refused={refused}
           />
         )}
-      </Drawer>
+      </SideSheet>
     </main>
   )
 }

@@ -77,33 +77,13 @@ const blank = () => COPIED_COLUMNS.map(() => '')
 const FIRST_ROWS = 4
 const MAX_FILE = 500_000
 
-/** Past batches, typed into a grid, pasted from a table, or read from a CSV file. */
-export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
-  const { household, today } = loaderData
+/** A table as it is typed, pasted or read from a file, with its heading. */
+function useTable() {
   const [rows, setRows] = useState<string[][]>(() => Array.from({ length: FIRST_ROWS }, blank))
   /** The table's column names, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
   const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
-  const [order, setOrder] = useState<DayOrder>()
   const [told, setTold] = useState<string>()
-  const submit = useSubmitOnce(actionData)
-  const busy = useNavigation().state !== 'idle'
-  const table = heading ? [matched, ...rows] : rows
-  const typed = rows.some((row) => row.some((cell) => cell.trim() !== ''))
-  const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
-  const read: ReturnType<typeof parseCopied> | undefined = !typed
-    ? undefined
-    : lost.length > 0
-      ? {
-          ok: false,
-          errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })),
-        }
-      : parseCopied(table, household, today, order)
-  // Asked once, and shown for as long as the dates could be read both ways.
-  const asksOrder = read !== undefined && (order !== undefined || (!read.ok && read.asksDayOrder === true))
-  const errors =
-    read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
-  const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
   const take = (text: string): boolean => {
     const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
     const list = parsed.data
@@ -120,10 +100,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     setTold(`${list.length - (headed ? 1 : 0)} rows read.`)
     return true
   }
-  const paste = (event: ClipboardEvent) => {
-    if (take(event.clipboardData.getData('text'))) event.preventDefault()
-  }
-  const file = async (chosen: File | undefined) => {
+  const takeFile = async (chosen: File | undefined) => {
     if (!chosen) return
     if (chosen.size > MAX_FILE)
       return setTold(
@@ -135,6 +112,56 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     } catch {
       setTold('That file is not UTF-8 text. Save it as “CSV UTF-8” and try again.')
     }
+  }
+  return { rows, setRows, heading, matched, setMatched, told, take, takeFile }
+}
+
+/** What the table says so far; undefined while nothing is in it. */
+function readTable(
+  {
+    table,
+    rows,
+    heading,
+    matched,
+  }: Pick<ReturnType<typeof useTable>, 'rows' | 'heading' | 'matched'> & {
+    table: string[][]
+  },
+  household: Route.ComponentProps['loaderData']['household'],
+  today: string,
+  order: DayOrder | undefined,
+): ReturnType<typeof parseCopied> | undefined {
+  if (!rows.some((row) => row.some((cell) => cell.trim() !== ''))) return undefined
+  const lost = heading ? NEEDED.filter((column) => !matched.includes(column)) : []
+  return lost.length > 0
+    ? {
+        ok: false,
+        errors: lost.map((column) => ({ row: 0, column, message: `Which column is “${WORDS[column]}”?` })),
+      }
+    : parseCopied(table, household, today, order)
+}
+
+const importedWords = ({ copied, already }: { copied: number; already: number }): string =>
+  [
+    copied === 1 ? 'One batch is in the notebook now.' : `${copied} batches are in the notebook now.`,
+    already === 0 ? '' : already === 1 ? ' One was there already.' : ` ${already} were there already.`,
+  ].join('')
+
+/** Past batches, typed into a grid, pasted from a table, or read from a CSV file. */
+export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
+  const { household, today } = loaderData
+  const [order, setOrder] = useState<DayOrder>()
+  const { rows, setRows, heading, matched, setMatched, told, take, takeFile } = useTable()
+  const submit = useSubmitOnce(actionData)
+  const busy = useNavigation().state !== 'idle'
+  const table = heading ? [matched, ...rows] : rows
+  const read = readTable({ table, rows, heading, matched }, household, today, order)
+  // Asked once, and shown for as long as the dates could be read both ways.
+  const asksOrder = read !== undefined && (order !== undefined || (!read.ok && read.asksDayOrder === true))
+  const errors =
+    read && !read.ok ? read.errors : actionData && 'errors' in actionData ? actionData.errors : []
+  const columns = heading ?? COPIED_COLUMNS.map((c) => WORDS[c])
+  const paste = (event: ClipboardEvent) => {
+    if (take(event.clipboardData.getData('text'))) event.preventDefault()
   }
   const at = (row: number, column: number) =>
     errors.find(
@@ -159,13 +186,11 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         placeholder="choose a file"
         description={`CSV in UTF-8, ${MAX_FILE / 1000} kB at most`}
         accept=".csv,.tsv,text/csv,text/plain"
-        onChange={(chosen) => void file(chosen ?? undefined)}
+        onChange={(chosen) => void takeFile(chosen ?? undefined)}
       />
       <p>
         <span role="status" className="quiet">
-          {actionData && 'copied' in actionData
-            ? `${actionData.copied} ${actionData.copied === 1 ? 'batch is' : 'batches are'} in the notebook now.${actionData.already > 0 ? ` ${actionData.already} ${actionData.already === 1 ? 'was' : 'were'} there already.` : ''}`
-            : told}
+          {actionData && 'copied' in actionData ? importedWords(actionData) : told}
         </span>
       </p>
       <CopiedTable
@@ -179,18 +204,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
         household={household}
         setRows={setRows}
       />
-      {asksOrder && (
-        <Radio.Group
-          label="Dates like 3/11/2025 mean"
-          value={order ?? ''}
-          onChange={(next) => setOrder(next as DayOrder)}
-        >
-          <Group mt={4} mb="sm">
-            <Radio value="day-month" label="3 November: the day first" />
-            <Radio value="month-day" label="March 11: the month first" />
-          </Group>
-        </Radio.Group>
-      )}
+      {asksOrder && <WhichOrder order={order} onChange={setOrder} />}
       <Complaints of={errors.map((e) => `${e.row > 0 ? `Row ${e.row}: ` : ''}${e.message}.`)} />
       <p>
         <Button
@@ -218,6 +232,26 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
     </main>
   )
 }
+
+/** Which of day and month comes first, where the table does not say. */
+const WhichOrder = ({
+  order,
+  onChange,
+}: {
+  order: DayOrder | undefined
+  onChange: (next: DayOrder) => void
+}) => (
+  <Radio.Group
+    label="Dates like 3/11/2025 mean"
+    value={order ?? ''}
+    onChange={(next) => onChange(next as DayOrder)}
+  >
+    <Group mt={4} mb="sm">
+      <Radio value="day-month" label="3 November: the day first" />
+      <Radio value="month-day" label="March 11: the month first" />
+    </Group>
+  </Radio.Group>
+)
 
 /** The pasted table; a heading can be matched to another column. */
 function CopiedTable({

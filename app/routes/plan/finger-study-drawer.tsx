@@ -1,9 +1,9 @@
-import { Drawer } from '@mantine/core'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import type { Variety } from '#core/grain/varieties'
 import type { PlanState } from '../../planning/plan-state'
 import { FingerChart } from './finger-chart'
 import { TranslateRatio } from './translate-ratio'
+import { SideSheet } from '../../layout/side-sheet'
 
 export interface StudyProps {
   request: PlanRequestJson
@@ -19,17 +19,14 @@ export default function FingerStudyDrawer({
   ...props
 }: StudyProps & { open: 'finger' | 'ratio' | undefined; onClose: () => void }) {
   return (
-    <Drawer
+    <SideSheet
       opened={open !== undefined}
       onClose={onClose}
-      position="right"
       size={560}
-      lockScroll={false}
       title={open === 'finger' ? 'A finger over the grain, in this pot' : 'Convert a recipe’s ratio'}
-      closeButtonProps={{ 'aria-label': 'Close' }}
     >
       {open === 'finger' && <FingerChart request={props.request} creaseMm={props.creaseMm} />}
       {open === 'ratio' && <TranslateRatio {...props} />}
-    </Drawer>
+    </SideSheet>
   )
 }

@@ -1,7 +1,7 @@
-import { Drawer } from '@mantine/core'
 import type { PanelProps } from './panels/panel-props'
 import Panel, { type PanelId } from './panels/panels'
 import classes from './plan-line.module.css'
+import { SideSheet } from '../../layout/side-sheet'
 
 interface SheetProps extends PanelProps {
   parts: readonly { id: PanelId; word: string; label: string }[]
@@ -12,15 +12,14 @@ interface SheetProps extends PanelProps {
 /** The whole order at once, for a phone: each part folds out. */
 export default function PlanSheet({ parts, opened, onClose, ...panel }: SheetProps) {
   return (
-    <Drawer
+    <SideSheet
       opened={opened}
       onClose={onClose}
       position="bottom"
       size="85%"
-      lockScroll={false}
       title="The plan"
       classNames={{ title: 'figure' }}
-      closeButtonProps={{ 'aria-label': 'Done' }}
+      closes="Done"
     >
       {parts.map(({ id, word, label }, i) => (
         <details key={id} className={classes.fold} name="order">
@@ -32,6 +31,6 @@ export default function PlanSheet({ parts, opened, onClose, ...panel }: SheetPro
           <Panel id={id} {...panel} />
         </details>
       ))}
-    </Drawer>
+    </SideSheet>
   )
 }

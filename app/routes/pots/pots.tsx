@@ -1,4 +1,4 @@
-import { Button, Drawer, UnstyledButton } from '@mantine/core'
+import { Button, UnstyledButton } from '@mantine/core'
 import { useState } from 'react'
 import { data, Link, useNavigation, useSearchParams } from 'react-router'
 import type { Result } from '#core/contract/plan-request'
@@ -36,6 +36,7 @@ import { PotInAMinute } from './pot-in-a-minute'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
+import { SideSheet } from '../../layout/side-sheet'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
 
@@ -200,14 +201,11 @@ function PotDrawer({
   burners: Route.ComponentProps['loaderData']['burners']
 }) {
   return (
-    <Drawer
+    <SideSheet
       opened={open !== undefined}
       onClose={() => setOpen(undefined)}
-      position="right"
       size="md"
-      lockScroll={false}
       title={titleOf(open, vessel?.name)}
-      closeButtonProps={{ 'aria-label': 'Close' }}
     >
       {open?.what === 'vessel' && <VesselForm key={open.id} vessel={vessel} refused={refused} />}
       {open?.what === 'minute' && (
@@ -243,7 +241,7 @@ function PotDrawer({
           said={done}
         />
       )}
-    </Drawer>
+    </SideSheet>
   )
 }
 

@@ -1,4 +1,4 @@
-import { Button, Drawer, NumberInput, UnstyledButton } from '@mantine/core'
+import { Button, NumberInput, UnstyledButton } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { EVENT_AMOUNTS, type EventKind } from '#core/cook/events'
 import { OPENED_S } from '#core/cook/lid-lift'
@@ -11,6 +11,7 @@ import { ComplaintDrawing } from '../../ui/drawing/complaint-drawing'
 import { AdviceCard } from './advice-card'
 import type { AtTheStove } from './use-pot-estimate'
 import classes from './advice.module.css'
+import { SideSheet } from '../../layout/side-sheet'
 
 interface WrongProps {
   opened: boolean
@@ -89,15 +90,13 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
     close()
   }
   return (
-    <Drawer
+    <SideSheet
       opened={opened}
       onClose={close}
       position="bottom"
       size="auto"
-      lockScroll={false}
       title="What is wrong?"
       classNames={{ title: 'figure' }}
-      closeButtonProps={{ 'aria-label': 'Close' }}
     >
       <div className={classes.sheet}>
         {pot ? (
@@ -162,7 +161,7 @@ export function TroubleshootSheet({ opened, onClose, stage, pot, press, lastStag
           stage={stage}
         />
       </div>
-    </Drawer>
+    </SideSheet>
   )
 }
 

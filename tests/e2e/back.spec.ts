@@ -1,0 +1,54 @@
+import { expect, open, test } from './kitchen'
+
+const PLAN = '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas'
+
+test('a step back closes what is open and stays, with what was changed; the next one leaves', async ({
+  page,
+  isMobile,
+}) => {
+  await open(page, '/grains')
+  await open(page, PLAN)
+  const requests: string[] = []
+  const portions = page.getByRole('textbox', { name: 'Portions', exact: true })
+  const openAmount = async () => {
+    if (isMobile) {
+      await page.getByRole('button', { name: 'Change the plan' }).click()
+      await page.getByText('How much', { exact: true }).click()
+    } else await page.getByRole('button', { name: /^How much/ }).click()
+    await expect(portions).toBeVisible()
+  }
+  await openAmount()
+  page.on('request', (request) => request.url().endsWith('.data') && requests.push(request.url()))
+  await portions.fill('14')
+  await expect(page).toHaveURL(/servings=14/)
+  await page.goBack()
+  await expect(portions).toBeHidden()
+  await expect(page).toHaveURL(/servings=14/)
+  await expect(page.getByRole('region', { name: 'Measure' })).toContainText('910 g')
+  // Closed in another way it leaves no entry behind.
+  await openAmount()
+  await page.keyboard.press('Escape')
+  await expect(portions).toBeHidden()
+  expect(requests).toEqual([])
+  await page.goBack()
+  await expect(page.getByRole('heading', { name: 'Grains', level: 1 })).toBeVisible()
+})
+
+test('a step back closes the search and the shortcuts; a result that is followed is not taken back', async ({
+  page,
+}) => {
+  await open(page, '/grains')
+  const search = page.getByRole('dialog').getByRole('textbox', { name: 'Find' })
+  await page.getByRole('button', { name: 'Find' }).click()
+  await expect(search).toBeVisible()
+  await page.goBack()
+  await expect(search).toBeHidden()
+  await expect(page).toHaveURL(/\/grains$/)
+  await page.getByRole('button', { name: 'Find' }).click()
+  await search.fill('pots')
+  await page.getByRole('dialog').getByText('Pots and burners', { exact: true }).click()
+  await expect(page).toHaveURL(/\/pots/)
+  await expect(page.getByRole('heading', { name: 'Pots', level: 1 })).toBeVisible()
+  await page.goBack()
+  await expect(page).toHaveURL(/\/grains$/)
+})
