@@ -22,6 +22,7 @@ export default [
     route('model', 'routes/model/model.tsx'),
     route('ready-by', 'routes/ready-by/ready-by.tsx'),
     route('grains', 'routes/grains/grains.tsx'),
+    route('grains/:grain', 'routes/grains/grain.tsx'),
     route('pots', 'routes/pots/pots.tsx'),
     route('leftovers', 'routes/leftovers/leftovers.tsx'),
     route('leftovers/put-away', 'routes/leftovers/put-away.tsx'),

@@ -2,7 +2,7 @@ import { UnstyledButton } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
-import { useBackCloses } from './use-back-closes'
+import { useBackCloses } from '../ui/overlay/use-back-closes'
 import classes from './aside.module.css'
 
 interface AsideProps {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { ADDRESS_CAME_BACK } from './use-back-closes'
+import { ADDRESS_CAME_BACK } from '../ui/overlay/use-back-closes'
 
 interface Addressed<T> {
   read: (search: URLSearchParams) => T

@@ -213,6 +213,41 @@ const PRESS = {
   sent_ms: 1_772_733_600_000,
 }
 
+const PRESSED = {
+  post: {
+    operationId: 'press',
+    tags: ['household'],
+    summary: 'What happened at the stove, as if a key was pressed there',
+    description:
+      'A press is one event however often it is sent: send it with the same id until it is answered. Needs a token for writing.',
+    parameters: [
+      {
+        name: 'cook',
+        in: 'path',
+        required: true,
+        description: 'id of a batch that is being cooked',
+        schema: { type: 'string', maxLength: 64 },
+      },
+    ],
+    requestBody: { required: true, ...json(ref('Press'), PRESS) },
+    responses: {
+      200: {
+        description: 'written down; isNew is false for a repeat',
+        ...json(
+          { type: 'object', required: ['isNew'], properties: { isNew: { type: 'boolean' } } },
+          { isNew: true },
+        ),
+      },
+      ...ACCESS,
+      404: fieldError('no such batch', refused('cook', 'not-found', 'cook there is no cook "b-13"')),
+      422: fieldError(
+        'the press cannot be read, or does not belong to this batch',
+        refused('stage', 'not-found', 'stage must be a step of this batch, got "boil"'),
+      ),
+    },
+  },
+}
+
 let made: Json | undefined
 
 /** The HTTP API, described from the very schemas that read it and the very functions that answer. */
@@ -291,40 +326,7 @@ export function openApi(): Json {
         { cooks: listOf('Running') },
         { example: { cooks: [RUNNING] } },
       ),
-      '/cooks/{cook}/events': {
-        post: {
-          operationId: 'press',
-          tags: ['household'],
-          summary: 'What happened at the stove, as if a key was pressed there',
-          description:
-            'A press is one event however often it is sent: send it with the same id until it is answered. Needs a token for writing.',
-          parameters: [
-            {
-              name: 'cook',
-              in: 'path',
-              required: true,
-              description: 'id of a batch that is being cooked',
-              schema: { type: 'string', maxLength: 64 },
-            },
-          ],
-          requestBody: { required: true, ...json(ref('Press'), PRESS) },
-          responses: {
-            200: {
-              description: 'written down; isNew is false for a repeat',
-              ...json(
-                { type: 'object', required: ['isNew'], properties: { isNew: { type: 'boolean' } } },
-                { isNew: true },
-              ),
-            },
-            ...ACCESS,
-            404: fieldError('no such batch', refused('cook', 'not-found', 'cook there is no cook "b-13"')),
-            422: fieldError(
-              'the press cannot be read, or does not belong to this batch',
-              refused('stage', 'not-found', 'stage must be a step of this batch, got "boil"'),
-            ),
-          },
-        },
-      },
+      '/cooks/{cook}/events': PRESSED,
     },
     components: {
       securitySchemes: {

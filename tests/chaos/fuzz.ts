@@ -40,6 +40,7 @@ export const ROUTES = [
   'model',
   'ready-by',
   'grains',
+  'grains/:grain',
   'pots',
   'leftovers',
   'leftovers/put-away',

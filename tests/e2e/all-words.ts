@@ -32,6 +32,7 @@ export const PAGES = [
   '/settings/keys',
   '/settings/about',
   '/grains',
+  '/grains/basmati',
   '/pots',
   '/leftovers',
   '/leftovers/put-away',

@@ -12,6 +12,7 @@ const PAGES = [
   '/settings/keys',
   '/settings/about',
   '/grains',
+  '/grains/wild',
   '/pots',
   '/leftovers',
   '/leftovers/put-away',

@@ -1,7 +1,7 @@
 import { FIRST_KITCHEN } from '#server/commands/begin-household'
 import { fromSearch } from '../../planning/plan-address'
 import { firstPlan, type PlanningData } from '../../planning/plan-state'
-import { candidatesOf } from '../ready-by/candidates'
+import { candidatesOf } from '../../planning/candidates'
 import { planAddress, sidesOf, withBeside } from './sides'
 
 const household: PlanningData = {
@@ -86,8 +86,13 @@ test('what could be cooked: what is in Grains, by its usual ways; a grain that i
     ],
   }
   const list = candidatesOf(kitchenWithBags, 4, NOW)
-  expect(new Set(list.map((c) => c.of.bagName))).toEqual(new Set(['a', 'b']))
+  expect(new Set(list.map((c) => c.of.state.bagId))).toEqual(new Set(['a', 'b']))
   expect(list.every((c) => c.usual)).toBe(true)
+  // Clay stands on no induction plate, however strong that is.
+  const plate = { ...household.heats[0]!, id: 'plate', rated_w: 9000, efficiency: 0.85 }
+  const clay = { ...household.vessels[0]!, id: 'clay', material: 'clay' as const }
+  const on = candidatesOf({ ...kitchenWithBags, heats: [plate, ...household.heats], vessels: [clay] }, 4, NOW)
+  expect(new Set(on.map((c) => c.of.state.heatId))).not.toContain('plate')
   const ways = (grain: 'long-white' | 'couscous') =>
     new Set(candidatesOf(kitchenWithBags, 4, NOW, grain).map((c) => c.of.method))
   expect(ways('long-white')).toEqual(

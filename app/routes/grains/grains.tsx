@@ -23,7 +23,7 @@ import { StockForecast } from './stock-forecast'
 import type { GrainBag } from './bag-row'
 import { IdentifyGrain } from './identify-grain'
 import classes from './grains.module.css'
-import { SideSheet } from '../../layout/side-sheet'
+import { SideSheet } from '../../ui/overlay/side-sheet'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Grains · Omsel' }]
 
@@ -118,7 +118,9 @@ export default function GrainsPage({ loaderData, actionData }: Route.ComponentPr
               <Kernel variety={v} height={26} />
             </span>
             <span>
-              <b>{v.name}</b>
+              <Link to={`/grains/${v.id}`}>
+                <b>{v.name}</b>
+              </Link>
               <span className="quiet small">{v.character}</span>
             </span>
             <span className={classes.facts}>

@@ -3,7 +3,7 @@ import type { Variety } from '#core/grain/varieties'
 import type { PlanState } from '../../planning/plan-state'
 import { FingerChart } from './finger-chart'
 import { TranslateRatio } from './translate-ratio'
-import { SideSheet } from '../../layout/side-sheet'
+import { SideSheet } from '../../ui/overlay/side-sheet'
 
 export interface StudyProps {
   request: PlanRequestJson

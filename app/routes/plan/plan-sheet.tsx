@@ -1,7 +1,7 @@
 import type { PanelProps } from './panels/panel-props'
 import Panel, { type PanelId } from './panels/panels'
 import classes from './plan-line.module.css'
-import { SideSheet } from '../../layout/side-sheet'
+import { SideSheet } from '../../ui/overlay/side-sheet'
 
 interface SheetProps extends PanelProps {
   parts: readonly { id: PanelId; word: string; label: string }[]

@@ -36,7 +36,7 @@ import { PotInAMinute } from './pot-in-a-minute'
 import { PotsToScale } from './pots-to-scale'
 import { VesselForm } from './vessel-form'
 import classes from './pots.module.css'
-import { SideSheet } from '../../layout/side-sheet'
+import { SideSheet } from '../../ui/overlay/side-sheet'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Pots and heat · Omsel' }]
 

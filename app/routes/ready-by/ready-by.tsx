@@ -15,7 +15,7 @@ import { loadPlanningData } from '../../planning/planning-data.server'
 import { METHOD_WORDS } from '../../planning/plan-words'
 import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/ready-by'
-import { candidatesOf, type Choice } from './candidates'
+import { candidatesOf, type Choice } from '../../planning/candidates'
 import classes from './ready-by.module.css'
 
 export const meta: Route.MetaFunction = () => [{ title: 'What can be ready by … · Omsel' }]

@@ -47,6 +47,12 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
       more: `${v.family}, ${v.character}`,
       to: `/?grain=${v.id}`,
     })),
+    ...VARIETIES.map((v): Thing => ({
+      kind: 'About grains',
+      label: `About ${v.name.toLowerCase()}`,
+      more: 'water, ways, signs, keeping',
+      to: `/grains/${v.id}`,
+    })),
     ...open.grainBags
       .bags()
       .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/grains' })),

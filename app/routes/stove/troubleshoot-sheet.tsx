@@ -11,7 +11,7 @@ import { ComplaintDrawing } from '../../ui/drawing/complaint-drawing'
 import { AdviceCard } from './advice-card'
 import type { AtTheStove } from './use-pot-estimate'
 import classes from './advice.module.css'
-import { SideSheet } from '../../layout/side-sheet'
+import { SideSheet } from '../../ui/overlay/side-sheet'
 
 interface WrongProps {
   opened: boolean

@@ -2,9 +2,9 @@ import { pressureFill, SWOLLEN_SHARE, THINNEST_LAYER_MM } from '#core/vessel/fil
 import { VESSEL_PRESET_IDS, vesselPreset, type VesselPresetId } from '#core/vessel/presets'
 import { VESSEL_PRESETS } from '#core/vessel/presets'
 import { roundTo } from '#core/units/rounding'
-import { isInduction } from '#core/heat/sources'
-import { heatsOnInduction, MATERIALS } from '#core/vessel/materials'
-import { isJacketed, isPressureCooker } from '#core/vessel/vessel'
+import { burnerHeats } from '#core/vessel/burner-heats'
+import { MATERIALS } from '#core/vessel/materials'
+import { isPressureCooker } from '#core/vessel/vessel'
 import type { CautionInput, CautionRule } from '#core/plan/caution-input'
 import type { Caution } from '#core/plan/result'
 
@@ -186,7 +186,7 @@ const layerTooDeep: CautionRule = ({ method, gauges }) => {
 /** Whether the batch fits the pot. */
 /** Induction heats the pot itself, and only one that a magnet holds to. */
 const notOnInduction: CautionRule = ({ request: { vessel, source } }) => {
-  if (isJacketed(vessel.kind) || !isInduction(source) || heatsOnInduction(vessel.material)) return
+  if (burnerHeats(source, vessel)) return
   return {
     code: 'not-on-induction',
     severity: 'stop',
