@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { COOKED_THROUGH, TEXTURES } from '#core/simulate/verdict'
+import { HEAT_LEVELS } from '#core/heat/sources'
 import { VARIETY_IDS } from '#core/grain/varieties'
 
 /*
@@ -80,6 +81,7 @@ export const TimetableSchema = v.object({
           ends_at: moment,
           hands_on: flag,
           resource: v.optional(text),
+          heat: v.optional(v.picklist(HEAT_LEVELS)),
         }),
       ),
       ready_at: moment,

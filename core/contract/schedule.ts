@@ -7,6 +7,7 @@ import type { Lock, Placement } from '#core/schedule/place'
 import { joinDishes } from '#core/schedule/join-dishes'
 import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { eveningOdds } from '#core/schedule/evening-odds'
+import type { HeatLevel } from '#core/heat/sources'
 import { roundTo } from '#core/units/rounding'
 import { search } from '#core/schedule/search'
 import { placeLive, type LiveInput } from '#core/schedule/reschedule'
@@ -105,6 +106,8 @@ export interface ScheduledTask {
   ends_at: string
   hands_on: boolean
   resource?: string
+  /** Of a plan's own steps. */
+  heat?: HeatLevel
 }
 export interface Schedule {
   start_at: string
@@ -783,6 +786,7 @@ function tasksOf({ block, start, at }: Placed, serveMs: number): ScheduledTask[]
     starts_at: iso(serveMs + (start + t.from) * MINUTE),
     ends_at: iso(serveMs + (start + t.from + t.minutes) * MINUTE),
     ...(t.place === null ? {} : { resource: t.place === 'oven' ? 'oven' : at! }),
+    ...(t.heat === undefined ? {} : { heat: t.heat }),
   }))
 }
 

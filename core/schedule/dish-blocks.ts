@@ -184,6 +184,7 @@ function cutOf(
       from: start - first,
       minutes: end - start,
       hands: s.hands_on,
+      heat: s.heat,
       place: inPan(s) ? 'burner' : s.power_w > 0 ? place : null,
       ...spreadOf(s),
     }

@@ -1,3 +1,4 @@
+import type { HeatLevel } from '#core/heat/sources'
 /** A task of a meal as its board has it. Moments are UTC milliseconds. */
 export interface BoardTask {
   id: string
@@ -8,6 +9,8 @@ export interface BoardTask {
   at?: string
   state: 'done' | 'now' | 'next'
   lookInEveryMin?: number
+  /** Of a pot's own steps. */
+  heat?: HeatLevel
 }
 
 /** What a pot under way wants next, as its stove has it. */

@@ -1,3 +1,5 @@
+import type { HeatLevel } from '#core/heat/sources'
+
 /**
  * What a meal is made of, for the timetable: blocks that hang together, each with what it wants of the
  * kitchen and when. Minutes.
@@ -55,6 +57,8 @@ export interface TaskAt {
   minutes: number
   hands: boolean
   place: Need['place']
+  /** Of a plan's own steps: how strong the heat is. */
+  heat?: HeatLevel
   /** How much less and more it may take, one standard deviation each, minutes; none where a clock ends it. */
   early?: number
   late?: number

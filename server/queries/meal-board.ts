@@ -55,9 +55,11 @@ export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, now
     const tasks = told.tasks.map((t): BoardTask => {
       const look =
         dish.kind === 'companion' ? dish.tasks.find((own) => own.id === t.id)?.look_in_every_min : undefined
+      const heat = t.heat ?? pot?.running.plan.stages.find((s) => s.id === t.id)?.heat
       return {
         id: t.id,
         title: t.title,
+        ...(heat === undefined ? {} : { heat }),
         startMs: Date.parse(t.starts_at),
         endMs: Date.parse(t.ends_at),
         hands: t.hands_on,

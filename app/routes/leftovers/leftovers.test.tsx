@@ -215,8 +215,8 @@ describe('drawings', () => {
     const html = htmlOf(
       <MealBoard
         tracks={[
-          { id: 'gas', name: 'big gas' },
-          { id: 'oven', name: 'oven' },
+          { id: 'gas', name: 'big gas', kind: 'burner' },
+          { id: 'oven', name: 'oven', kind: 'oven' },
         ]}
         tasks={tasks}
         hands={['hands 1', 'hands 2']}

@@ -44,12 +44,12 @@ export function loader({ params, request }: Route.LoaderArgs) {
     schedule,
     board: schedule && schedule.start_at !== '' ? boardOf(open, meal, schedule, nowMs()) : null,
     tracks: [
-      ...open.equipment.heats().map(({ id, name }) => ({ id, name })),
-      ...(meal.oven > 0 ? [{ id: 'oven', name: 'oven' }] : []),
+      ...open.equipment.heats().map(({ id, name }) => ({ id, name, kind: 'burner' as const })),
+      ...(meal.oven > 0 ? [{ id: 'oven', name: 'oven', kind: 'oven' as const }] : []),
       ...open.equipment
         .vessels()
         .filter((row) => row.own_rated_w !== null && row.kind !== 'oven-dish')
-        .map(({ id, name }) => ({ id, name })),
+        .map(({ id, name }) => ({ id, name, kind: 'appliance' as const })),
     ],
     burners: open.equipment.heats().map(({ id }) => id),
     companions: open.companions.all(),

@@ -1,5 +1,5 @@
 import { useSubmit } from 'react-router'
-import { type BoardTask, dishLetter, MealBoard } from '../../ui/drawing/meal-board'
+import { type BoardTask, type BoardTrack, dishLetter, MealBoard } from '../../ui/drawing/meal-board'
 import { clockTime, dayOf, dayWord } from '../../ui/time/clock-hour'
 import {
   type Loaded,
@@ -25,6 +25,7 @@ export const tasksOf = (board: Board, at: (time: string | number) => number): Bo
         hands: t.hands,
         track: t.at ?? null,
         state: t.state,
+        ...(t.heat === undefined ? {} : { heat: t.heat }),
         ...(hand === undefined ? {} : { hand }),
       }
     }),
@@ -72,7 +73,7 @@ export function Timetable({
 }: {
   board: Board
   schedule: Schedule
-  tracks: { id: string; name: string }[]
+  tracks: readonly BoardTrack[]
   tasks: BoardTask[]
   names: string[]
   tableMs: number

@@ -13,7 +13,10 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core'
 import { useElementSize } from '@mantine/hooks'
+import { IconHandStop } from '@tabler/icons-react'
 import { useId, useMemo, type ReactNode } from 'react'
+import type { HeatLevel } from '#core/heat/sources'
+import { heatHeight } from './stage-words'
 import { moveWords, ribbonMove, ribbonName, STEP_MIN } from './ribbon-moves'
 import classes from './meal-board.module.css'
 
@@ -28,6 +31,8 @@ export interface BoardTask {
   track: string | null
   /** Which cook, from 0. */
   hand?: number
+  /** How strong the heat is, where it is known. */
+  heat?: HeatLevel
   state?: 'done' | 'now' | 'next'
 }
 export interface BoardDish {
@@ -35,8 +40,15 @@ export interface BoardDish {
   ready: number
 }
 
+/** Where a dish is cooked. */
+export interface BoardTrack {
+  id: string
+  name: string
+  kind: 'burner' | 'oven' | 'appliance'
+}
+
 interface MealBoardProps {
-  tracks: readonly { id: string; name: string }[]
+  tracks: readonly BoardTrack[]
   tasks: readonly BoardTask[]
   dishes: readonly BoardDish[]
   /** Names of the cooks; a cook without a name has a number. */
@@ -52,9 +64,17 @@ interface MealBoardProps {
 }
 
 const ROW = 46
-const LEFT = 132
-const RIGHT = 30
+const LEFT = 168
+/** The table is drawn so wide. */
+const RIGHT = 108
 const TOP = 30
+/** What lies on a row, px: heat as high as it is strong, and a cook's time. */
+const TALLEST = 34
+const BAND = 20
+/** The floor of a row, under its top. */
+const FLOOR = ROW - 6
+/** Where no plan says how strong the heat is. */
+const USUAL_HEAT = heatHeight({ heat: 'medium', kind: 'simmer' })
 /** Earlier than this, waiting is not drawn; the list below says it. */
 const MAX_MINUTES = 240
 const LETTER_PX = 7.4
@@ -124,26 +144,22 @@ function useRibbonDrag({
 
 /** One line of the board: a burner, the oven or a pair of hands. */
 interface Row {
-  kind: 'place' | 'hands'
+  kind: BoardTrack['kind'] | 'hands'
   id: string
   name: string
 }
 
-/**
- * The evening as the table sees it: places and hands are the tracks, the right edge is the table, and every
- * dish ends there.
- */
+/** The evening: burners and hands at the left, heat as high as it is strong, and the table at the right with its plates. */
 export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: MealBoardProps) {
   const context = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
-  const hatch = useId()
   const width = Math.max(640, measured || 1100)
   const from = Math.max(-MAX_MINUTES, Math.min(-30, ...tasks.map((t) => t.start)))
   const first = now === undefined ? from : Math.min(-15, Math.max(from, now - PAST_MIN))
   const table = width - RIGHT
   const x = (minute: number) => LEFT + ((Math.max(first, minute) - first) / -first) * (table - LEFT)
   const rows: Row[] = [
-    ...tracks.map((t) => ({ ...t, kind: 'place' as const })),
+    ...tracks,
     ...hands.map((name, i) => ({ id: `hands ${i}`, name, kind: 'hands' as const })),
   ]
   const height = TOP + rows.length * ROW + 34
@@ -178,18 +194,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
           role="group"
           aria-label={`Timetable until serving: ${dishes.map((d, i) => `${dishLetter(i)} ${d.title}, ready ${d.ready === 0 ? 'on time' : `${-d.ready} minutes before`}`).join('; ')}`}
         >
-          <defs>
-            <pattern
-              id={hatch}
-              width="7"
-              height="7"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <path d="M0 0V7" className={classes.hatch} />
-            </pattern>
-          </defs>
-          <Hours first={first} step={step} x={x} rows={rows} table={table} clockAt={clockAt} />
+          <Hours first={first} step={step} x={x} rows={rows} clockAt={clockAt} />
           {rows.map((row, r) => {
             const y = TOP + r * ROW
             const own = tasks
@@ -197,9 +202,9 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
               .filter(
                 (t) =>
                   t.end > first &&
-                  (row.kind === 'place'
-                    ? t.track === row.id
-                    : t.hands && (t.hand ?? 0) === Number(row.id.split(' ')[1])),
+                  (row.kind === 'hands'
+                    ? t.hands && (t.hand ?? 0) === Number(row.id.split(' ')[1])
+                    : t.track === row.id),
               )
             return (
               <BoardRow
@@ -212,7 +217,6 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
                 dishes={dishes}
                 clockAt={clockAt}
                 onMove={onMove}
-                hatch={hatch}
               />
             )
           })}
@@ -224,11 +228,7 @@ export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }
               </text>
             </g>
           )}
-          <path d={`M${table} ${TOP - 20}V${TOP + rows.length * ROW + 8}`} className={classes.table} />
-          <path d={`M${table - 12} ${TOP - 20}H${table + 12}`} className={classes.table} />
-          <text x={table} y={height - 8} textAnchor="end" className={classes.name}>
-            serve, {clockAt(0)}
-          </text>
+          <TableTop x={table} rows={rows.length} dishes={dishes} says={`serve, ${clockAt(0)}`} />
         </svg>
       </div>
     </DndContext>
@@ -245,7 +245,6 @@ function BoardRow({
   dishes,
   clockAt,
   onMove,
-  hatch,
 }: {
   row: Row
   y: number
@@ -255,14 +254,14 @@ function BoardRow({
   dishes: readonly BoardDish[]
   clockAt: (minute: number) => string
   onMove: MealBoardProps['onMove']
-  hatch: string
 }) {
   return (
     <g>
-      <text x={8} y={y + ROW / 2 + 5} className={classes.name}>
+      <RowSign kind={row.kind} y={y + ROW / 2 - 2} on={own.some((t) => t.state === 'now')} />
+      <text x={46} y={y + ROW / 2 + 3} className={classes.name}>
         {row.name.length > 15 ? `${row.name.slice(0, 14)}…` : row.name}
       </text>
-      <path d={`M${LEFT} ${y + ROW - 6}H${table}`} className={classes.track} />
+      <path d={`M${LEFT} ${y + FLOOR}H${table}`} className={classes.track} />
       {own.map((t) => {
         const [from, to] = [x(t.start), x(t.end)]
         const word =
@@ -270,24 +269,20 @@ function BoardRow({
             ? `${dishLetter(t.dish)} ${t.title}`
             : dishLetter(t.dish)
         const says = `${dishes[t.dish]?.title ?? ''}: ${t.title}, ${clockAt(t.start)} to ${clockAt(t.end)}`
-        const moves = onMove !== undefined && row.kind === 'place' && (t.state ?? 'next') === 'next'
+        const tall = row.kind === 'hands' ? BAND : TALLEST * heightOf(t)
+        const moves = onMove !== undefined && row.kind !== 'hands' && (t.state ?? 'next') === 'next'
         return (
           <Ribbon key={t.at} id={t.at} moves={moves} says={says} kind={row.kind} state={t.state ?? 'next'}>
             <title>{says}</title>
-            <rect x={from} y={y + 6} width={Math.max(2, to - from - 1)} height={ROW - 14} rx={3} />
-            {row.kind === 'hands' && (
-              <rect
-                x={from}
-                y={y + 6}
-                width={Math.max(2, to - from - 1)}
-                height={ROW - 14}
-                rx={3}
-                fill={`url(#${hatch})`}
-                className={classes.over}
-              />
-            )}
-            {to - from > 12 && (
-              <text x={from + 5} y={y + ROW / 2 + 4}>
+            <rect
+              x={from}
+              y={y + FLOOR - tall}
+              width={Math.max(2, to - from - 1)}
+              height={tall}
+              rx={row.kind === 'hands' ? BAND / 2 : 2}
+            />
+            {to - from > 18 && (
+              <text x={from + 6} y={y + FLOOR - 6}>
                 {word}
               </text>
             )}
@@ -298,20 +293,94 @@ function BoardRow({
   )
 }
 
+/** Of the row's height, 0..1: what stands on its place with no heat under it still takes the place. */
+const heightOf = ({ heat }: BoardTask): number =>
+  heat === undefined ? USUAL_HEAT : Math.max(heatHeight({ heat, kind: 'simmer' }), NO_HEAT)
+const NO_HEAT = 0.2
+
+/** A burner as its rings, the oven as its front, an appliance as its pot, a cook as a hand. */
+function RowSign({ kind, y, on }: { kind: Row['kind']; y: number; on: boolean }) {
+  if (kind === 'hands')
+    return <IconHandStop x={10} y={y - 13} width={26} height={26} className={classes.hand} />
+  return (
+    <g className={classes.sign} data-on={on || undefined}>
+      {kind === 'burner' && (
+        <>
+          <circle cx={23} cy={y} r={14} />
+          <circle cx={23} cy={y} r={8.5} />
+          <circle cx={23} cy={y} r={3} />
+        </>
+      )}
+      {kind === 'oven' && (
+        <>
+          <rect x={9} y={y - 13} width={28} height={26} rx={4} />
+          <rect x={14} y={y - 4} width={18} height={12} rx={2} />
+          <path d={`M14 ${y - 8.5}H32`} />
+        </>
+      )}
+      {kind === 'appliance' && (
+        <>
+          <path d={`M10 ${y - 4}H36V${y + 6}q0 6 -6 6H16q-6 0 -6 -6Z`} />
+          <path d={`M11 ${y - 4}q2 -8 12 -8t12 8`} />
+        </>
+      )}
+    </g>
+  )
+}
+
+/** The table: a plate for each dish, by its letter. */
+function TableTop({
+  x,
+  rows,
+  dishes,
+  says,
+}: {
+  x: number
+  rows: number
+  dishes: readonly BoardDish[]
+  says: string
+}) {
+  const [top, high] = [TOP - 10, rows * ROW + 14]
+  const wide = RIGHT - 16
+  const columns = dishes.length * 34 > high ? 2 : 1
+  const inColumn = Math.ceil(dishes.length / columns)
+  return (
+    <g className={classes.table}>
+      <rect x={x + 6} y={top} width={wide} height={high} rx={16} />
+      {dishes.map((_dish, i) => {
+        const at = { column: Math.floor(i / inColumn), row: i % inColumn }
+        const cx = x + 6 + (wide * (at.column + 0.5)) / columns
+        const cy = top + (high * (at.row + 0.5)) / inColumn
+        const r = Math.min(18, high / inColumn / 2 - 2)
+        return (
+          <g key={i} className={classes.plate}>
+            <circle cx={cx} cy={cy} r={r} />
+            <circle cx={cx} cy={cy} r={r * 0.66} />
+            <text x={cx} y={cy + 5} textAnchor="middle">
+              {dishLetter(i)}
+            </text>
+          </g>
+        )
+      })}
+      <text x={x + 6 + wide / 2} y={TOP + rows * ROW + 26} textAnchor="middle" className={classes.name}>
+        {says}
+      </text>
+    </g>
+  )
+}
+
 /** Lines at whole quarters or halves of an hour. */
 function Hours({
   first,
   step,
   x,
   rows,
-  table,
   clockAt,
 }: {
   first: number
   step: 15 | 30
   x: (minute: number) => number
   rows: readonly Row[]
-  table: number
   clockAt: (minute: number) => string
 }) {
   return (
@@ -319,10 +388,10 @@ function Hours({
       {Array.from({ length: Math.floor(-first / step) + 1 }, (_, i) => -i * step).map((minute) => (
         <g key={minute}>
           <path d={`M${x(minute)} ${TOP - 6}V${TOP + rows.length * ROW}`} className={classes.hour} />
-          {/* The table's own hour stands clear of its post. */}
           <text
-            x={minute === 0 ? table - 16 : x(minute)}
+            x={x(minute)}
             y={TOP - 12}
+            // The last hour stands clear of the table.
             textAnchor={minute === 0 ? 'end' : 'middle'}
             className={classes.clock}
           >
