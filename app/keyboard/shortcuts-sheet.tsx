@@ -1,6 +1,6 @@
 import { Modal } from '@mantine/core'
 import { Link } from 'react-router'
-import { useBackCloses } from '../ui/overlay/use-back-closes'
+import { useBackCloses } from '../ui/overlay/back-closes'
 import { KEY_ACT_IDS, KEY_ACTS } from './bindings'
 import { useBindings } from './use-keys'
 import classes from './shortcuts-sheet.module.css'

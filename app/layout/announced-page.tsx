@@ -14,6 +14,10 @@ export function AnnouncedPage() {
   const shown = useRef(pathname)
   const start = useRef<HTMLSpanElement>(null)
   const [title, setTitle] = useState('')
+  // Its number in the router's history, for what is open over it (app/ui/overlay/back-closes.ts).
+  useEffect(() => {
+    document.documentElement.dataset.page = String((history.state as { idx?: number } | null)?.idx ?? 0)
+  })
   useEffect(() => {
     if (shown.current === pathname) return
     shown.current = pathname

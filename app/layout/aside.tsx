@@ -1,9 +1,10 @@
 import { UnstyledButton } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { lazy, Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
-import { useBackCloses } from '../ui/overlay/use-back-closes'
 import classes from './aside.module.css'
+
+const BackCloses = lazy(() => import('../ui/overlay/back-closes'))
 
 interface AsideProps {
   /** The key's text. */
@@ -29,7 +30,6 @@ export function Aside({ word, label, className, pressed, width, piece, children 
   const box = useRef<HTMLDivElement>(null)
   const [open, setOpen] = useState(false)
   const mounted = useMounted()
-  useBackCloses(open, () => box.current?.hidePopover())
   const near = piece && (() => void piece())
   useEffect(() => {
     if (!open) return
@@ -75,6 +75,11 @@ export function Aside({ word, label, className, pressed, width, piece, children 
             // can give the focus back.
             onToggle={(event) => setOpen(event.newState === 'open')}
           >
+            {open && (
+              <Suspense>
+                <BackCloses onClose={() => box.current?.hidePopover()} />
+              </Suspense>
+            )}
             {open &&
               (piece ? (
                 <Suspense fallback="…">

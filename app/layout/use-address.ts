@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { ADDRESS_CAME_BACK } from '../ui/overlay/use-back-closes'
 
 interface Addressed<T> {
   read: (search: URLSearchParams) => T
@@ -47,12 +46,6 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
   const settled =
     (seen === '' && past.length === 0) || sorted(written) === sorted(write(read(search)).toString())
   const lastWriteMs = useRef(0)
-  const [cameBack, setCameBack] = useState(0)
-  useEffect(() => {
-    const again = () => setCameBack((n) => n + 1)
-    window.addEventListener(ADDRESS_CAME_BACK, again)
-    return () => window.removeEventListener(ADDRESS_CAME_BACK, again)
-  }, [])
   useEffect(() => {
     if (busy) return
     // The browser's address follows a change at once, so that a reload keeps it; the router follows when it is still.
@@ -62,7 +55,7 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
     if (!settled && performance.now() - lastWriteMs.current < BETWEEN_WRITES_MS) return
     lastWriteMs.current = performance.now()
     window.history.replaceState(window.history.state, '', `${pathname}${wanted && '?'}${wanted}${hash}`)
-  }, [busy, settled, written, seen, cameBack])
+  }, [busy, settled, written, seen])
   useEffect(() => {
     if (busy || settled) return
     timer.current = setTimeout(() => {

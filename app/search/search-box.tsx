@@ -1,6 +1,6 @@
 import { VisuallyHidden } from '@mantine/core'
 import { Spotlight, createSpotlight, useSpotlight, type SpotlightStore } from '@mantine/spotlight'
-import { useBackCloses } from '../ui/overlay/use-back-closes'
+import { useBackCloses } from '../ui/overlay/back-closes'
 import '@mantine/spotlight/styles.css'
 import { useEffect, useState } from 'react'
 import { useFetcher, useNavigate } from 'react-router'

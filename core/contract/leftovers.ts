@@ -1,3 +1,4 @@
+import { FIGURE_WORDS } from '#core/leftovers/guidance-words'
 import * as v from 'valibot'
 import { DRESSING_IDS } from '#core/finish/dressing'
 import { VARIETY_IDS } from '#core/grain/varieties'
@@ -142,7 +143,7 @@ const GuidanceForm = v.pipe(
           path: [{ type: 'object', origin: 'value', input: given, key: figure, value: text }],
         })
       if (!(value >= min && value <= max)) {
-        issue(`must be from ${min} to ${max} ${FIGURES[figure].unit}, got ${quoted(text)}`)
+        issue(`must be from ${min} to ${max} ${FIGURE_WORDS[figure].unit}, got ${quoted(text)}`)
         return NEVER
       }
       const laxer =
@@ -151,7 +152,7 @@ const GuidanceForm = v.pipe(
           : value > published[figure].value
       if (laxer) {
         issue(
-          `can only be set stricter than ${published[figure].value} ${FIGURES[figure].unit} (${published[figure].source}), got ${quoted(text)}`,
+          `can only be set stricter than ${published[figure].value} ${FIGURE_WORDS[figure].unit} (${published[figure].source}), got ${quoted(text)}`,
         )
         return NEVER
       }

@@ -5,36 +5,26 @@
  */
 export const FIGURES = {
   hold_hot_c: {
-    name: 'held hot at',
-    unit: '°C',
     stricter: 'higher',
     uk: { value: 63, source: 'UK Food Standards Agency, hot holding' },
     us: { value: 57, source: 'FDA Food Code 2022, 3-501.16; to households, 60 °C' },
   },
   cool_min: {
-    name: 'cooled to 21 °C within',
-    unit: 'min',
     stricter: 'lower',
     uk: { value: 60, source: 'UK Food Standards Agency: cooked rice, ideally within an hour' },
     us: { value: 120, source: 'FDA Food Code 2022, 3-501.14: 57 to 21 °C' },
   },
   chill_min: {
-    name: 'then to 5 °C within',
-    unit: 'min',
     stricter: 'lower',
     uk: undefined,
     us: { value: 240, source: 'FDA Food Code 2022, 3-501.14: 21 to 5 °C' },
   },
   fridge_c: {
-    name: 'in the fridge at',
-    unit: '°C or less',
     stricter: 'lower',
     uk: { value: 5, source: 'UK Food Standards Agency, chilling' },
     us: { value: 4, source: 'USDA Food Safety and Inspection Service, 40 °F' },
   },
   eat_h: {
-    name: 'eaten from the fridge within',
-    unit: 'h',
     stricter: 'lower',
     uk: { value: 24, source: 'UK Food Standards Agency: cooked rice, 24 hours' },
     us: {
@@ -43,8 +33,6 @@ export const FIGURES = {
     },
   },
   thawed_h: {
-    name: 'eaten after thawing within',
-    unit: 'h',
     stricter: 'lower',
     uk: { value: 24, source: 'UK Food Standards Agency, defrosted food' },
     us: {
@@ -54,22 +42,16 @@ export const FIGURES = {
     },
   },
   room_min: {
-    name: 'at room temperature, no longer than',
-    unit: 'min',
     stricter: 'lower',
     uk: { value: 120, source: 'UK Food Standards Agency: hot food off hot holding, once, 2 hours' },
     us: { value: 120, source: 'USDA Food Safety and Inspection Service: 2 hours; one above 32 °C' },
   },
   reheat_c: {
-    name: 'reheated to',
-    unit: '°C',
     stricter: 'higher',
     uk: { value: 75, source: 'UK Food Standards Agency: steaming hot all through' },
     us: { value: 74, source: 'USDA Food Safety and Inspection Service, 165 °F' },
   },
   reheats: {
-    name: 'reheated no more than',
-    unit: 'times',
     stricter: 'lower',
     uk: { value: 1, source: 'UK Food Standards Agency: once' },
     us: undefined,
@@ -81,8 +63,6 @@ interface Published {
   source: string
 }
 interface Figure {
-  name: string
-  unit: string
   /** Which way is stricter. */
   stricter: 'higher' | 'lower'
   uk: Published | undefined

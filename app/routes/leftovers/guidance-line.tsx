@@ -1,5 +1,6 @@
+import { FIGURE_WORDS } from '#core/leftovers/guidance-words'
 import { Link } from 'react-router'
-import { FIGURE_IDS, FIGURES, type Authority, type Guidance } from '#core/leftovers/guidance'
+import { FIGURE_IDS, type Authority, type Guidance } from '#core/leftovers/guidance'
 import classes from './leftovers.module.css'
 
 export const AUTHORITY_WORDS: Record<Authority, string> = {
@@ -19,11 +20,11 @@ export const GuidanceLine = ({ guidance, authority }: { guidance: Guidance; auth
       <tbody>
         {FIGURE_IDS.map((id) => (
           <tr key={id}>
-            <th scope="row">{FIGURES[id].name}</th>
+            <th scope="row">{FIGURE_WORDS[id].name}</th>
             <td className="figure">
-              {FIGURES[id].unit === 'times' && guidance[id].value === 1
+              {FIGURE_WORDS[id].unit === 'times' && guidance[id].value === 1
                 ? 'once'
-                : `${guidance[id].value} ${FIGURES[id].unit}`}
+                : `${guidance[id].value} ${FIGURE_WORDS[id].unit}`}
             </td>
             <td className="quiet">{guidance[id].source}</td>
           </tr>

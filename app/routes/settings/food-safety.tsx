@@ -1,10 +1,10 @@
+import { FIGURE_WORDS } from '#core/leftovers/guidance-words'
 import { Button, Group, Radio, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { data, Form, useNavigation } from 'react-router'
 import {
   AUTHORITIES,
   FIGURE_IDS,
-  FIGURES,
   FOLLOW_LOCAL,
   guidanceOf,
   WHY_STRICT,
@@ -74,7 +74,7 @@ export default function FoodSafetyPage({ loaderData, actionData }: Route.Compone
                 key={`${whose} ${id}`}
                 size="xs"
                 name={id}
-                label={units.label(`${units.say(FIGURES[id].name)}, ${FIGURES[id].unit}`)}
+                label={units.label(`${units.say(FIGURE_WORDS[id].name)}, ${FIGURE_WORDS[id].unit}`)}
                 placeholder={shownField(id, published[id].value, units)}
                 inputMode="decimal"
                 defaultValue={

@@ -149,7 +149,7 @@ interface Row {
   name: string
 }
 
-/** The evening: burners and hands at the left, heat as high as it is strong, and the table at the right with its plates. */
+/** The evening: burners and hands at the left, heat as high as it is strong, the table with its plates at the right. */
 export function MealBoard({ tracks, tasks, dishes, hands, clockAt, now, onMove }: MealBoardProps) {
   const context = useId()
   const { ref, width: measured } = useElementSize<HTMLDivElement>()
