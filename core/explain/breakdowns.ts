@@ -6,7 +6,7 @@ import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
 import { bedDepthOf, depthOfPour, type PourContext } from '#core/vessel/pour-gauges'
 import { levelOf, volumeAt } from '#core/vessel/shape'
-import { total, type Breakdown, type BreakdownTerm } from './pour'
+import { total, type Breakdown, type BreakdownTerm, type Sum } from './pour'
 
 /** Appetites differ by about this share from the usual portion. */
 const APPETITE = 0.15
@@ -28,11 +28,7 @@ const term = (
   unit: BreakdownTerm['unit'] = 'g',
 ): BreakdownTerm => ({ word, value, unit, from, sure })
 /** What is too small to say, and what was rounded, still counts. */
-const upTo = (
-  terms: readonly BreakdownTerm[],
-  figure: number,
-  unit: BreakdownTerm['unit'] = 'g',
-): Breakdown => {
+const upTo = (terms: readonly BreakdownTerm[], figure: number, unit: BreakdownTerm['unit'] = 'g'): Sum => {
   const said = terms.filter(({ value }) => Math.abs(value) >= 0.5)
   const sum = total(said)
   const rest = figure - sum.total
@@ -73,7 +69,7 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Breakdown {
       DENSITY * eaten,
     ),
   }[basis]
-  return upTo(
+  const sum = upTo(
     [
       first,
       term(`${request.keepServings} portions to keep`, saved, 'you', 0),
@@ -81,12 +77,20 @@ export function whyGrain(request: PlanRequest, { grain }: Plan): Breakdown {
     ],
     grain.mass_g,
   )
+  const says = {
+    servings: `A portion ${each} is ${SERVING_G[serving]} g of dry grain.`,
+    'dry-mass': 'You asked for this weight.',
+    'dry-volume': `A litre of it, dry, weighs ${Math.round(1000 * blend.bulkDensity)} g.`,
+    'cooked-mass': `Cooked, 100 g of it weighs ${Math.round((100 * value) / eaten)} g.`,
+    'cooked-volume': `Cooked, 100 g of it fills ${Math.round((100 * value) / eaten)} mL.`,
+  }[basis]
+  return { ...sum, says }
 }
 
 /** What comes out of the pot: the grain, and the water that is in it and on it. */
 export function whyCooked(plan: Plan): Breakdown {
   const { grain, water, yield: out } = plan
-  return upTo(
+  const sum = upTo(
     [
       term('dry grain', grain.mass_g, 'you', SCALE_G),
       term('water absorbed', water.absorbed_g, 'computed', LOT * water.absorbed_g),
@@ -99,6 +103,10 @@ export function whyCooked(plan: Plan): Breakdown {
     ],
     out.cooked_mass_g,
   )
+  return {
+    ...sum,
+    says: `Each 100 g of dry grain comes out as ${Math.round((100 * out.cooked_mass_g) / grain.mass_g)} g, with the water in it and on it.`,
+  }
 }
 
 /**
@@ -114,7 +122,7 @@ export function whyDepth(context: PourContext, pourG: number): Breakdown {
   // Each share of the water, by the height it has in the slice it stands in.
   const height = (ml: number) => levelOf(shape, millilitres(bedMl + ml)) - bedMm
   const perMl = pourG + clingingG - gapsMl > 0 ? over / (pourG + clingingG - gapsMl) : height(100) / 100
-  return upTo(
+  const sum = upTo(
     [
       term(`${Math.round(pourG)} g poured, in this pot`, pourG * perMl, 'you', SCALE_G * perMl, 'mm'),
       term(
@@ -129,4 +137,8 @@ export function whyDepth(context: PourContext, pourG: number): Breakdown {
     over,
     'mm',
   )
+  return {
+    ...sum,
+    says: `${Math.round(gapsMl)} mL fills the gaps between the kernels; the rest stands over them.`,
+  }
 }

@@ -45,6 +45,26 @@ test('the terms of every pour add up to it, whatever the school', () => {
   )
 })
 
+test('the sentence names every part of five grams or more, and they add up to the pour', () => {
+  for (const method of METHOD_IDS) {
+    const { plan, pour } = why({ method, soak: { minutes: 60, celsius: 20 } })
+    const parts = [...pour.says.matchAll(/(Less )?(?:The grain takes up )?(\d+) g/g)].map(
+      ([, less, g]) => (less ? -1 : 1) * Number(g),
+    )
+    const sum = parts.reduce((all, g) => all + g, 0)
+    // Of six other parts none is left out that weighs five grams.
+    expect([method, Math.abs(sum - plan.water.pour_g) < 6 * 5]).toEqual([method, true])
+  }
+  expect(why({ pour_override_g: 400 }).pour.says).toBe('You chose this amount yourself.')
+})
+
+test('the minutes’ sentence names the longest step and the hands', () => {
+  const { plan, minutes } = why({})
+  const longest = Math.max(...plan.stages.map((s) => s.minutes.expected))
+  expect(minutes.says).toContain(`${Math.round(longest)} min`)
+  expect(minutes.says).toContain(`Your hands are needed for ${Math.round(plan.hands_on_minutes)} min`)
+})
+
 test('each term says where it comes from', () => {
   const { pour } = why({ uptake_delta_g_g: -0.1 }, { learned: { delta: -0.1, sd: 0.05 } })
   const term = (word: string) => pour.terms.find((t) => t.word.includes(word))!

@@ -18,10 +18,15 @@ export interface BreakdownTerm {
   sure: number
 }
 
-export interface Breakdown {
+export interface Sum {
   terms: BreakdownTerm[]
   total: number
   sure: number
+}
+
+/** A figure explained: in a sentence or two, and as the sum it is. */
+export interface Breakdown extends Sum {
+  says: string
 }
 
 /** What is known about what went into a plan. */
@@ -45,7 +50,7 @@ const SOAK = 0.1
 const SCALE_G = 2
 
 /** Terms that add up, with how far they may be off together. */
-export const total = (terms: readonly BreakdownTerm[]): Breakdown => ({
+export const total = (terms: readonly BreakdownTerm[]): Sum => ({
   terms: [...terms],
   total: terms.reduce((sum, { value }) => sum + value, 0),
   sure: Math.sqrt(terms.reduce((sum, { sure }) => sum + sure * sure, 0)),
@@ -61,7 +66,10 @@ const gramsTerm = (word: string, value: number, from: Source, sure: number): Bre
  */
 export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdown {
   if (request.pourOverrideG !== null)
-    return total(gramsTerm('water of your own', plan.water.pour_g, 'you', SCALE_G))
+    return {
+      ...total(gramsTerm('water of your own', plan.water.pour_g, 'you', SCALE_G)),
+      says: 'You chose this amount yourself.',
+    }
   const sum = total([
     ...absorbedTerms(request, plan, known),
     ...steamTerms(plan, known),
@@ -71,9 +79,30 @@ export function whyPour(request: PlanRequest, plan: Plan, known: Known): Breakdo
   // Figures too small to say still count.
   return {
     ...sum,
+    says: pourWords(plan),
     terms: [...sum.terms, ...gramsTerm('rounding', plan.water.pour_g - sum.total, 'computed', 0)],
     total: plan.water.pour_g,
   }
+}
+
+/** Too little to say, g. */
+const SAID_G = 5
+
+/** The pour in plain sentences, the largest part first. */
+function pourWords({ water }: Plan): string {
+  const g = (grams: number) => `${Math.round(grams)} g`
+  const carried = water.clinging_g + water.soaked_in_g
+  return [
+    `The grain takes up ${g(water.absorbed_g)}.`,
+    water.evaporated_g >= SAID_G ? `${g(water.evaporated_g)} boils off.` : '',
+    water.drained_off_g >= SAID_G ? `${g(water.drained_off_g)} is poured off again.` : '',
+    water.left_in_pot_g >= SAID_G ? `${g(water.left_in_pot_g)} stays in the pot.` : '',
+    carried >= SAID_G ? `Less ${g(carried)} that is in or on the grain already.` : '',
+    water.add_in_water_g >= SAID_G ? `Less ${g(water.add_in_water_g)} that comes with the add-ins.` : '',
+    water.steam_in_g >= SAID_G ? `Less ${g(water.steam_in_g)} that condenses from the steam.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
 }
 
 /** What goes into the grain, and how much of that was learned. */
@@ -150,6 +179,8 @@ function carriedInTerms(request: PlanRequest, { water }: Plan): BreakdownTerm[] 
   ]
 }
 
+const minutesWord = (minutes: number): string => `${Math.max(1, Math.round(minutes))} min`
+
 /**
  * The time to the table as its stages, each with what it may be off by. Work that goes on beside other work
  * adds nothing.
@@ -170,8 +201,10 @@ export function whyMinutes(plan: Plan, known: Pick<Known, 'potMeasured'>): Break
     })),
   )
   const side = plan.total_minutes.expected - sum.total
+  const longest = plan.stages.reduce((a, b) => (b.minutes.expected > a.minutes.expected ? b : a))
   return {
     ...sum,
+    says: `The longest step is “${longest.title.toLowerCase()}”, ${minutesWord(longest.minutes.expected)}. Your hands are needed for ${minutesWord(plan.hands_on_minutes)}.`,
     terms:
       side < -0.05
         ? [...sum.terms, { word: 'done side by side', value: side, unit: 'min', from: 'computed', sure: 0 }]

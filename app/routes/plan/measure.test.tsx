@@ -50,9 +50,11 @@ describe('measure', () => {
         marks={[]}
         printed={null}
         way="pot"
-        why={() => Promise.resolve({ terms: [], total: plan.water.pour_g, sure: 0 })}
-        whyGrain={() => Promise.resolve({ terms: [], total: plan.grain.mass_g, sure: 0 })}
-        whyMinutes={() => Promise.resolve({ terms: [], total: plan.total_minutes.expected, sure: 0 })}
+        why={() => Promise.resolve({ terms: [], total: plan.water.pour_g, sure: 0, says: '' })}
+        whyGrain={() => Promise.resolve({ terms: [], total: plan.grain.mass_g, sure: 0, says: '' })}
+        whyMinutes={() =>
+          Promise.resolve({ terms: [], total: plan.total_minutes.expected, sure: 0, says: '' })
+        }
         learned={undefined}
         roomForError={undefined}
         now={NOW}

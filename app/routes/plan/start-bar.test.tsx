@@ -24,7 +24,7 @@ function bar(tableIn: number | undefined, over: Partial<Parameters<typeof StartB
           tableMs={tableMs}
           asked={tableIn !== undefined}
           clock={{ zone: 'Europe/Berlin', clock: '24' }}
-          whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0 })}
+          whyCooked={() => Promise.resolve({ terms: [], total: 0, sure: 0, says: '' })}
           search=""
           onStart={() => {}}
           meals={[]}

@@ -1,9 +1,11 @@
 import { useEffect, useState } from 'react'
 import type { Breakdown, BreakdownTerm } from '#core/explain/pour'
+import { useUnits } from '../../ui/units/units'
 import classes from './why.module.css'
 
 /** The terms of a sum, where each comes from and how sure it is. */
 export default function WhySum({ question, sum: ask }: { question: string; sum: () => Promise<Breakdown> }) {
+  const { say } = useUnits()
   const [sum, setSum] = useState<Breakdown>()
   useEffect(() => {
     let here = true
@@ -16,6 +18,7 @@ export default function WhySum({ question, sum: ask }: { question: string; sum: 
   return (
     <div className={classes.sum}>
       <h3>{question}</h3>
+      <p className={classes.says}>{say(sum.says)}</p>
       <table>
         <tbody>
           {sum.terms.map((term) => (
