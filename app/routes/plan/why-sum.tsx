@@ -23,7 +23,7 @@ export default function WhySum({ question, sum: ask }: { question: string; sum: 
         <tbody>
           {sum.terms.map((term) => (
             <tr key={term.word}>
-              <td className={classes.value} style={{ borderLeftWidth: thickness(term) }}>
+              <td className={classes.value} style={{ borderInlineStartWidth: thickness(term) }}>
                 {signed(term)}
               </td>
               <td>{term.word}</td>
