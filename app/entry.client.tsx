@@ -14,5 +14,7 @@ startTransition(() => {
         <HydratedRouter />
       </NonceContext>
     </StrictMode>,
+    // A copy of the plan's page shows the plan it was made of, until the one of its address is drawn.
+    document.documentElement.dataset.kept ? { onRecoverableError: () => {} } : {},
   )
 })

@@ -1,4 +1,4 @@
-// Lets a stove that was open be loaded again while the server is away; other pages then say what is missing.
+// Lets the plan, and a stove that was open, be loaded again while the server is away; other pages say what is missing.
 const VERSION = '__VERSION__' // written in by the server, as are the names of the program's files
 const ASSETS = JSON.parse('__ASSETS__')
 const SHELL = `omsel-shell-${VERSION}`
@@ -44,7 +44,10 @@ self.addEventListener('fetch', (event) => {
   // What bears its content's hash in its name never changes.
   if (url.pathname.startsWith('/assets/')) event.respondWith(fromShell(request))
   else if (request.mode === 'navigate' && /^\/stove(\/|$)/.test(url.pathname))
-    event.respondWith(stove(request))
+    event.respondWith(withCopy(request, request))
+  // The plan is computed on the device: one copy of its page opens any plan.
+  else if (request.mode === 'navigate' && url.pathname === '/')
+    event.respondWith(withCopy(request, new Request('/')))
   else if (request.mode === 'navigate') event.respondWith(page(request))
 })
 
@@ -59,10 +62,14 @@ async function page(request) {
   try {
     return await fetch(request)
   } catch (error) {
-    const said = await caches.match(NO_CONNECTION)
-    if (said) return said
-    throw error
+    return noConnection(error)
   }
+}
+
+async function noConnection(error) {
+  const said = await caches.match(NO_CONNECTION)
+  if (said) return said
+  throw error
 }
 
 async function fromShell(request) {
@@ -74,19 +81,20 @@ async function fromShell(request) {
   return answer
 }
 
-async function stove(request) {
+/** From the server, or the copy that is on the device.  @param copy what it is stored as */
+async function withCopy(request, copy) {
   const cache = await caches.open(PAGES)
   const late = AbortSignal.timeout(PATIENCE_MS)
   try {
     const answer = await fetch(request, { signal: late })
-    if (answer.ok && !answer.redirected) await keep(cache, request, answer.clone())
+    if (answer.ok && !answer.redirected) await keep(cache, copy, answer.clone())
     return answer
   } catch (error) {
-    const known = await cache.match(request)
+    const known = await cache.match(copy)
     if (known) return asKept(known)
     // Without a page of it there is nothing to show; a slow server may yet answer.
     if (late.aborted) return fetch(request)
-    throw error
+    return noConnection(error)
   }
 }
 

@@ -1,8 +1,17 @@
 import { randomUUID } from 'node:crypto'
-import { createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statfsSync, statSync } from 'node:fs'
+import {
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  rmSync,
+  statfsSync,
+  statSync,
+  type WriteStream,
+} from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
+import { finished, pipeline } from 'node:stream/promises'
 import type { ReadableStream as WebStream } from 'node:stream/web'
 import busboy from 'busboy'
 
@@ -58,6 +67,7 @@ export async function receiveForm(request: Request, folder: string): Promise<Upl
   const upload = randomUUID()
   const path = join(folder, upload)
   let written: Promise<void> | undefined
+  let output: WriteStream | undefined
   let cut = false
   try {
     const form = busboy({
@@ -70,13 +80,16 @@ export async function receiveForm(request: Request, folder: string): Promise<Upl
     })
     form.on('file', (_name, stream) => {
       stream.on('limit', () => (cut = true))
-      written = pipeline(stream, createWriteStream(path, { mode: 0o600 }))
+      output = createWriteStream(path, { mode: 0o600 })
+      written = pipeline(stream, output)
       // It is waited for below; until then nobody else hears of it.
       written.catch(() => undefined)
     })
     await pipeline(Readable.fromWeb(request.body as WebStream), form)
     await written
   } catch (error) {
+    // A file that is still being opened would come after it was removed.
+    if (output) await finished(output.destroy()).catch(() => undefined)
     rmSync(path, { force: true })
     if (request.signal.aborted) throw error
     throw new Response('The form could not be read: it ended early or is damaged.', { status: 400 })

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
+import type { Page } from '@playwright/test'
 import { act, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
@@ -96,13 +97,34 @@ test('it can be installed: a manifest with icons that are there, and a worker th
   expect(await worker.text()).toMatch(/const VERSION = '[0-9a-f]{12}'/)
 })
 
-test('a place gone to without a connection says so in the frame, a page loaded without one in words', async ({
-  page,
-  context,
-}) => {
+test('without a connection the plan opens, also for another grain and pot', async ({ page, context }) => {
+  const measure = page.getByRole('region', { name: 'Measure' })
+  await open(page, '/?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
+  await allOnDevice(page)
+  // Once more, now through the worker.
+  await open(page, '/?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
+  await expect(measure).toContainText('260 g')
+  await page
+    .getByRole('button', { name: /^How much|^Change the plan/ })
+    .first()
+    .click()
+  await page.keyboard.press('Escape')
+  await context.setOffline(true)
+  // Another plan by its address, from the one copy.
+  await page.goto('/?grain=long-white&for=14&pot=tall-pot&on=big-gas')
+  await expect(measure).toContainText('910 g')
+  // There from another place as well.
+  await context.setOffline(false)
   await open(page, '/stove')
-  // The program's files are fetched one after the other, after the page.
-  await expect
+  await context.setOffline(true)
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Plan' }).click()
+  await page.getByRole('link', { name: 'Back to the plan' }).click()
+  await expect(measure).toBeVisible()
+})
+
+/** Waits until every file of the program is on the device: they are fetched one after the other, after the page. */
+const allOnDevice = (page: Page) =>
+  expect
     .poll(
       () =>
         page.evaluate(async () => {
@@ -114,6 +136,13 @@ test('a place gone to without a connection says so in the frame, a page loaded w
       { timeout: 60_000 },
     )
     .toBe(true)
+
+test('a place gone to without a connection says so in the frame, a page loaded without one in words', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/stove')
+  await allOnDevice(page)
   const places = page.getByRole('navigation', { name: 'Places' })
   await context.setOffline(true)
   await places.getByRole('link', { name: 'Notebook' }).click()

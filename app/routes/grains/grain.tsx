@@ -233,7 +233,7 @@ function Looks({ id, alike, standIns }: Loaded) {
         {frothing && (
           <>
             <dt>Froth</dt>
-            <dd>fill a pressure pot no more than a third, and a pot no more than half</dd>
+            <dd>fill a pressure cooker no more than a third, and a pot no more than half</dd>
           </>
         )}
       </dl>

@@ -9,7 +9,8 @@ const TICK_MS = 15_000
 export function useNow(serverMs: number): number {
   const [now, setNow] = useState(serverMs)
   useEffect(() => {
-    const ahead = serverMs - Date.now()
+    // A page that was kept on the device heard the server long ago.
+    const ahead = document.documentElement.dataset.kept ? 0 : serverMs - Date.now()
     const timer = setInterval(() => setNow(Date.now() + ahead), TICK_MS)
     return () => clearInterval(timer)
   }, [serverMs])
