@@ -32,7 +32,8 @@ export default defineConfig({
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'phone',
-      testMatch: /(plan|whole-batch|pages|methods|plan-details|practice|search|welcome|presses)\.spec\.ts/,
+      testMatch:
+        /(plan|whole-batch|pages|methods|plan-details|practice|search|welcome|presses|back|opened)\.spec\.ts/,
       use: { ...devices['Pixel 7'], viewport: { width: 390, height: 844 }, defaultBrowserType: 'chromium' },
     },
   ],
