@@ -39,8 +39,8 @@ const LAST = 5
 const MAX_SIGNS = 3
 /** Grains that are told apart by more than this are not taken for each other. */
 const ALIKE = 0.8
-/** About what one tastes. */
-const STANDS_IN = 1.5
+/** Nearer than what one tastes. */
+const STANDS_IN = 1
 const NAMED = 3
 
 /** Stages whose end is seen, heard or felt while it cooks. */
