@@ -44,6 +44,7 @@ test('each command has help, and says which version it is of; an option of anoth
   for (const line of [
     ['plan', '--merge'],
     ['import', 'x', '--merge', '--as-new'],
+    ['check', '--deep'],
   ])
     expect([line, omsel(line).status]).toEqual([line, 2])
 })

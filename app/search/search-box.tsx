@@ -40,6 +40,7 @@ export default function FindBox({ asked }: { asked: number }) {
   return (
     <Spotlight.Root
       store={store as SpotlightStore}
+      attributes={{ content: { 'aria-label': 'Find' } }}
       query={query}
       onQueryChange={ask}
       shortcut={null}

@@ -68,6 +68,7 @@ export const SimulatedSchema = v.object({
 /** The answer to `schedule`. */
 export const TimetableSchema = v.object({
   start_at: moment,
+  /** When everything is served: the hour asked for, or later where what has begun needs longer. */
   table_at: moment,
   dishes: v.array(
     v.object({
@@ -81,6 +82,7 @@ export const TimetableSchema = v.object({
           ends_at: moment,
           hands_on: flag,
           resource: v.optional(text),
+          /** Of a plan's own steps. */
           heat: v.optional(v.picklist(HEAT_LEVELS)),
         }),
       ),
@@ -89,20 +91,28 @@ export const TimetableSchema = v.object({
     }),
   ),
   conflicts: v.array(text),
+  /** What it asks of the cook besides: food that waits outside its pot. */
   notes: v.array(text),
   feasible: flag,
+  /** What would do instead, the nearest first. */
   nearest: v.array(text),
+  /** The hour at which all of it could be ready, where the asked one is too soon. */
   ready_by: v.optional(moment),
+  /** Whether every possible timetable was compared. */
   exact: flag,
+  /** Where it was asked for: the chance that all is ready within so many minutes of serving. */
   odds: v.optional(
     v.object({
       on_time: share,
       within_minutes: figure,
+      /** The dish whose margin helps most: ready so long before serving, and the chance then. */
       margin: v.optional(v.object({ dish: text, title: text, ready_before_minutes: figure, on_time: share })),
     }),
   ),
   ignored_fields,
 })
+
+export type Timetable = v.InferOutput<typeof TimetableSchema>
 
 /** A finished batch, as `notebook` lists it. */
 export const BatchSchema = v.object({

@@ -7,11 +7,11 @@ import type { Lock, Placement } from '#core/schedule/place'
 import { joinDishes } from '#core/schedule/join-dishes'
 import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { eveningOdds } from '#core/schedule/evening-odds'
-import type { HeatLevel } from '#core/heat/sources'
 import { roundTo } from '#core/units/rounding'
 import { search } from '#core/schedule/search'
 import { placeLive, type LiveInput } from '#core/schedule/reschedule'
 import type { Block, Dish, FixedBlock, KitchenPlaces, Need, Placed, TaskAt } from '#core/schedule/task'
+import type { Timetable } from './answers'
 import {
   between,
   fieldErrorOf,
@@ -99,39 +99,8 @@ export const ScheduleSchema = record({
   ),
 })
 
-export interface ScheduledTask {
-  id: string
-  title: string
-  starts_at: string
-  ends_at: string
-  hands_on: boolean
-  resource?: string
-  /** Of a plan's own steps. */
-  heat?: HeatLevel
-}
-export interface Schedule {
-  start_at: string
-  /** When everything is served: the hour asked for, or later where what has begun needs longer. */
-  table_at: string
-  dishes: { id: string; title: string; tasks: ScheduledTask[]; ready_at: string; held_minutes: number }[]
-  conflicts: string[]
-  /** What it asks of the cook besides: food that waits outside its pot. */
-  notes: string[]
-  feasible: boolean
-  /** What would do instead, the nearest first. */
-  nearest: string[]
-  /** The hour at which all of it could be ready, where the asked one is too soon. */
-  ready_by?: string
-  /** Whether every possible timetable was compared. */
-  exact: boolean
-  /** Where it was asked for: the chance, 0..1, that all is ready within so many minutes of serving. */
-  odds?: {
-    on_time: number
-    within_minutes: number
-    /** The dish whose margin helps most: ready so long before serving, and the chance then. */
-    margin?: { dish: string; title: string; ready_before_minutes: number; on_time: number }
-  }
-}
+export type Schedule = Timetable
+type ScheduledTask = Timetable['dishes'][number]['tasks'][number]
 
 interface Settled {
   dishes: Dish[]

@@ -1,4 +1,5 @@
 import type { HeatLevel } from '#core/heat/sources'
+
 /** A task of a meal as its board has it. Moments are UTC milliseconds. */
 export interface BoardTask {
   id: string

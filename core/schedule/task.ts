@@ -1,9 +1,8 @@
-import type { HeatLevel } from '#core/heat/sources'
-
 /**
  * What a meal is made of, for the timetable: blocks that hang together, each with what it wants of the
  * kitchen and when. Minutes.
  */
+import type { HeatLevel } from '#core/heat/sources'
 
 /** What a stretch of a block occupies. */
 export interface Need {

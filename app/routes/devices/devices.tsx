@@ -1,4 +1,4 @@
-import { Button, PasswordInput, Stack } from '@mantine/core'
+import { PasswordInput, Stack } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
@@ -12,8 +12,9 @@ import { PASSPHRASE_LIMITS } from '#server/http/auth/passphrase'
 import { noCookie, revokeSession, SESSION_DAYS, tokenIn } from '#server/http/auth/sessions'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { createProgramToken, PROGRAM_LIMITS } from '#server/http/auth/program-tokens'
+import { createProgramToken } from '#server/http/auth/program-tokens'
 import { errorAt, unknownIntent } from '../../ui/forms/errors'
+import { AccessList } from './access-list'
 import { Programs } from './programs'
 import { formOf } from '../../ui/forms/read-form'
 import { dayWord } from '../../ui/time/clock-hour'
@@ -55,7 +56,6 @@ export function loader({ request }: Route.LoaderArgs) {
       ...PASSPHRASE_LIMITS,
       minutes: JOIN_MINUTES,
       days: SESSION_DAYS.idle,
-      name: PROGRAM_LIMITS.name,
     },
   }
 }
@@ -101,7 +101,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (intent === 'revoke')
     return access.dropProgram(String(form.get('program')))
       ? { sentAway: true }
-      : refuse('session', 'not-found', 'That token was revoked already.', 404)
+      : refuse('program', 'not-found', 'That token was revoked already.', 404)
   if (intent === 'token') {
     const made = createProgramToken(access, Object.fromEntries(form), nowMs())
     return made.ok
@@ -135,7 +135,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
       {here && (
         <>
           {refused?.errors
-            .filter((e) => e.path === 'intent' || e.path === 'session')
+            .filter((e) => ['intent', 'session', 'program'].includes(e.path))
             .map((e) => (
               <p key={e.message} role="alert">
                 {e.message}
@@ -327,31 +327,17 @@ function SignedIn({ sessions }: { sessions: Route.ComponentProps['loaderData']['
       {sessions.length === 0 ? (
         <p className="quiet">Only this computer.</p>
       ) : (
-        <ul className={classes.sessions}>
-          {sessions.map((s) => (
-            <li key={s.id}>
-              <span>
-                <b className="figure">{s.device}</b>{' '}
-                <span className="quiet">
-                  since {s.since}, last seen {s.seen}
-                </span>
-              </span>
-              <Form method="post">
-                <input type="hidden" name="session" value={s.id} />
-                <Button
-                  type="submit"
-                  name="intent"
-                  value="send-away"
-                  size="compact-sm"
-                  variant="subtle"
-                  aria-label={`Sign out ${s.device}`}
-                >
-                  sign out
-                </Button>
-              </Form>
-            </li>
-          ))}
-        </ul>
+        <AccessList
+          rows={sessions.map((s) => ({
+            id: s.id,
+            name: s.device,
+            says: `since ${s.since}, last seen ${s.seen}`,
+          }))}
+          field="session"
+          intent="send-away"
+          word="sign out"
+          label={(name) => `Sign out ${name}`}
+        />
       )}
     </section>
   )

@@ -4,6 +4,7 @@ import { errorAt } from '../../ui/forms/errors'
 import { SendButton } from '../../ui/forms/send-button'
 import sheets from '../../layout/sheets.module.css'
 import type { Route } from './+types/devices'
+import { AccessList } from './access-list'
 import classes from './devices.module.css'
 
 const SCOPES = {
@@ -30,36 +31,21 @@ export function Programs({
         Programs
       </h2>
       <p className="quiet">
-        A program on the network shows a token instead of the passphrase. What it can ask is described at{' '}
-        <a href="/api/v1/openapi.json">/api/v1/openapi.json</a>.
+        A program on the network shows a token instead of the passphrase; a new passphrase does not revoke it.
+        What it can ask is described at <a href="/api/v1/openapi.json">/api/v1/openapi.json</a>.
       </p>
       {programs.length > 0 && (
-        <ul className={classes.sessions}>
-          {programs.map((one) => (
-            <li key={one.id}>
-              <span>
-                <b className="figure">{one.name}</b>{' '}
-                <span className="quiet">
-                  {SCOPES[one.scope]}; since {one.since},{' '}
-                  {one.seen ? `last seen ${one.seen}` : 'not seen yet'}
-                </span>
-              </span>
-              <Form method="post">
-                <input type="hidden" name="program" value={one.id} />
-                <Button
-                  type="submit"
-                  name="intent"
-                  value="revoke"
-                  size="compact-sm"
-                  variant="subtle"
-                  aria-label={`Revoke the token of ${one.name}`}
-                >
-                  revoke
-                </Button>
-              </Form>
-            </li>
-          ))}
-        </ul>
+        <AccessList
+          rows={programs.map((one) => ({
+            id: one.id,
+            name: one.name,
+            says: `${SCOPES[one.scope]}; since ${one.since}, ${one.seen ? `last seen ${one.seen}` : 'not seen yet'}`,
+          }))}
+          field="program"
+          intent="revoke"
+          word="revoke"
+          label={(name) => `Revoke the token of ${name}`}
+        />
       )}
       {token !== undefined && (
         <div role="status" className={classes.token}>

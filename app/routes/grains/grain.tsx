@@ -2,6 +2,7 @@ import { Button } from '@mantine/core'
 import { Link } from 'react-router'
 import { identify, substitutesFor, coatOf } from '#core/grain/identify'
 import { VARIETIES, VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { COOL_C } from '#core/leftovers/cooling'
 import { FOLLOW_LOCAL, SHALLOW_MM } from '#core/leftovers/guidance'
 import { planFrom } from '#core/contract/plan'
 import { dryVolumeOf } from '#core/learn/dry-volume'
@@ -9,6 +10,7 @@ import { isCue, type CueId } from '#core/methods/signs'
 import { SIGN_WORDS } from '#core/methods/sign-words'
 import type { Plan } from '#core/plan/result'
 import { capital } from '#core/units/capital'
+import { pressureFill } from '#core/vessel/fill-limits'
 import { amountIn, cupMeasure, waterIn } from '#core/units/system'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
@@ -39,9 +41,11 @@ const LAST = 5
 const MAX_SIGNS = 3
 /** Grains that are told apart by more than this are not taken for each other. */
 const ALIKE = 0.8
-/** Nearer than what one tastes. */
+/** Grains that differ by less than this are not told apart by taste. */
 const STANDS_IN = 1
 const NAMED = 3
+/** Of a grain that froths, the share of a pressure cooker. */
+const PRESSURE_FILL = pressureFill('pressure-electric', true)!
 
 /** Stages whose end is seen, heard or felt while it cooks. */
 const COOKED_SIGNS = new Set<Plan['stages'][number]['kind']>([
@@ -233,7 +237,7 @@ function Looks({ id, alike, standIns }: Loaded) {
         {frothing && (
           <>
             <dt>Froth</dt>
-            <dd>fill a pressure cooker no more than a third, and a pot no more than half</dd>
+            <dd>a pressure cooker is filled to {Math.round(100 * PRESSURE_FILL)} % at most</dd>
           </>
         )}
       </dl>
@@ -380,14 +384,18 @@ function Keeping({ ways, guidance }: Loaded) {
             <dd>for {spanWord(way.warmMinutes)} after the rest</dd>
           </>
         )}
-        <dt>Hot</dt>
+        <dt>Kept hot</dt>
         <dd>at {temperature(guidance.hold_hot_c.value)} or more</dd>
         <dt>Cooling</dt>
         <dd>
-          no deeper than {length(SHALLOW_MM)}, to {temperature(21)} within {spanWord(guidance.cool_min.value)}
+          no deeper than {length(SHALLOW_MM)}, to {temperature(COOL_C)} within{' '}
+          {spanWord(guidance.cool_min.value)}
         </dd>
         <dt>In the fridge</dt>
-        <dd>eaten within {guidance.eat_h.value} hours, reheated steaming hot, once</dd>
+        <dd>
+          eaten within {guidance.eat_h.value} hours; reheated to {temperature(guidance.reheat_c.value)},{' '}
+          {guidance.reheats.value === 1 ? 'once' : `${guidance.reheats.value} times at most`}
+        </dd>
       </dl>
     </section>
   )

@@ -183,7 +183,6 @@ const layerTooDeep: CautionRule = ({ method, gauges }) => {
   }
 }
 
-/** Whether the batch fits the pot. */
 /** Induction heats the pot itself, and only one that a magnet holds to. */
 const notOnInduction: CautionRule = ({ request: { vessel, source } }) => {
   if (burnerHeats(source, vessel)) return
@@ -196,6 +195,7 @@ const notOnInduction: CautionRule = ({ request: { vessel, source } }) => {
   }
 }
 
+/** Whether the batch fits the pot. */
 export const FIT_RULES: readonly CautionRule[] = [
   notOnInduction,
   overFull,
