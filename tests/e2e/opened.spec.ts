@@ -14,6 +14,7 @@ const OPENED: [page: string, how: (page: Page) => Promise<void>, dialog: RegExp]
   ),
   ['/grains', (page) => page.getByRole('button', { name: 'Add a bag' }).click(), /Add a bag/],
   ['/pots', (page) => page.getByRole('button', { name: /^Add a pot/ }).click(), /pot/i],
+  ['/grains', (page) => page.getByRole('button', { name: 'Find' }).click(), /Find/],
   ['/grains', (page) => page.keyboard.press('?'), /Keyboard shortcuts/],
 ]
 
