@@ -2,9 +2,12 @@ import { startTransition, StrictMode } from 'react'
 import { hydrateRoot } from 'react-dom/client'
 import { HydratedRouter } from 'react-router/dom'
 import { NonceContext } from './layout/nonce'
+import { stepBack } from './ui/overlay/step-back'
 
 // The attribute is hidden from scripts, the property is not.
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+
+window.addEventListener('popstate', (event) => stepBack.heard?.(event))
 
 startTransition(() => {
   hydrateRoot(

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { stepBack } from '../ui/overlay/step-back'
 
 interface Addressed<T> {
   read: (search: URLSearchParams) => T
@@ -54,7 +55,8 @@ export function useAddress<T>({ read, write, busy = false }: Addressed<T>) {
     if (sorted(shown) === sorted(wanted)) return
     if (!settled && performance.now() - lastWriteMs.current < BETWEEN_WRITES_MS) return
     lastWriteMs.current = performance.now()
-    window.history.replaceState(window.history.state, '', `${pathname}${wanted && '?'}${wanted}${hash}`)
+    stepBack.from = `${pathname}${wanted && '?'}${wanted}${hash}`
+    window.history.replaceState(window.history.state, '', stepBack.from)
   }, [busy, settled, written, seen])
   useEffect(() => {
     if (busy || settled) return

@@ -5,8 +5,7 @@ import { plan } from '#core/plan/plan'
 import { SWEEP } from '#core/simulate/sweep'
 import { cookPlan } from '#core/simulate/cook-plan'
 import { meanCentre } from '#core/pot/mean-centre'
-import { courseOf } from './course'
-import { momentAt } from './moment'
+import { courseOf, momentAt } from './course'
 
 const made = (method: (typeof METHOD_IDS)[number] = 'covered-simmer') => {
   const request = parsePlanRequestOrThrow({

@@ -1,11 +1,16 @@
 import { useEffect, useState } from 'react'
 import type { CourseMoment } from '#core/explain/course'
-import { momentAt } from '#core/explain/moment'
 import type { PlanRequest } from '#core/plan/request'
 import type { Plan } from '#core/plan/result'
-import { meanCentre } from '#core/pot/mean-centre'
 import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
 import type { Look } from './pot-view'
+
+/** The cooked pot, and how to read it: both come with the first look. */
+interface Seen {
+  lastMinute: number
+  at: (minute: number) => CourseMoment | undefined
+  meanCentre: (at: CourseMoment) => number
+}
 
 /** A look into a minute of the plan. The pot is cooked through once for a plan, and only when someone looks. */
 export function usePotAtMinute(
@@ -15,26 +20,34 @@ export function usePotAtMinute(
 ): { at: Look | undefined; scrub: NonNullable<HeatRibbonProps['scrub']> } {
   const [minute, setMinute] = useState<number>()
   const looking = minute !== undefined
-  const [cooked, setCooked] = useState<{ of: Plan; course: CourseMoment[] }>()
+  const [cooked, setCooked] = useState<{ of: Plan } & Seen>()
   useEffect(() => {
     if (!looking) return
     let here = true
-    void import('#core/explain/course').then(
-      ({ courseOf }) => here && setCooked({ of: plan, course: courseOf(request, plan) }),
+    void Promise.all([import('#core/explain/course'), import('#core/pot/mean-centre')]).then(
+      ([{ courseOf, momentAt }, { meanCentre }]) => {
+        if (!here) return
+        const course = courseOf(request, plan)
+        setCooked({
+          of: plan,
+          lastMinute: Math.max(0, ...course.slice(-1).map((m) => m.minute)),
+          at: (minute) => momentAt(course, minute),
+          meanCentre,
+        })
+      },
     )
     return () => {
       here = false
     }
   }, [looking, request, plan])
-  const course = cooked?.of === plan ? cooked.course : []
-  const most = Math.max(0, ...course.slice(-1).map((m) => m.minute))
-  const at = minute === undefined ? undefined : momentAt(course, minute)
+  const seen = cooked?.of === plan ? cooked : undefined
+  const at = minute === undefined ? undefined : seen?.at(minute)
   const says =
     minute === undefined
       ? 'the pour'
-      : at === undefined
+      : !seen || !at
         ? `${clockAt(minute)}: nothing is hot yet`
-        : `${clockAt(minute)}${minute > most + 1 ? ', when served' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g water left, centres ${Math.round(100 * meanCentre(at))} % cooked`
+        : `${clockAt(minute)}${minute > seen.lastMinute + 1 ? ', when served' : ''}: ${Math.round(at.bulkC)} °C, ${Math.round(at.freeG)} g water left, centres ${Math.round(100 * seen.meanCentre(at))} % cooked`
   return {
     at: minute === undefined ? undefined : { moment: at, says, onBack: () => setMinute(undefined) },
     scrub: { minute, onMinute: setMinute, says },

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react'
+import { stepBack } from './step-back'
 
 /** Where the router's own history stands; another number means that a page was gone to. */
 const routersIndex = (): string => String((window.history.state as { idx?: number } | null)?.idx ?? 0)
@@ -10,10 +11,8 @@ const shownIndex = (): string | undefined => document.documentElement.dataset.pa
 const open: { close: () => void }[] = []
 /** Pages, by their numbers, that have a second entry in the browser's history for what was open over them. */
 const doubled = new Set<string>()
-/** The address of the second entry: while something is open over the page, it may change. */
-let address = ''
+/** While something is open over the page its address may change; it is noted this often. */
 const ADDRESS_MS = 100
-let listening = false
 
 /**
  * A step back from a page's second entry to its first. With something open it closes that; with nothing open it goes
@@ -25,7 +24,7 @@ function steppedBack(event: PopStateEvent): void {
   event.stopImmediatePropagation()
   const top = open.pop()
   if (!top) return window.history.back()
-  window.history.replaceState(window.history.state, '', address)
+  window.history.replaceState(window.history.state, '', stepBack.from)
   top.close()
 }
 
@@ -41,15 +40,14 @@ export function useBackCloses(opened: boolean, onClose: () => void): void {
   })
   useEffect(() => {
     if (!opened) return
-    if (!listening) window.addEventListener('popstate', steppedBack, { capture: true })
-    listening = true
+    stepBack.heard = steppedBack
     const page = routersIndex()
     document.documentElement.dataset.page = page
     if (!doubled.has(page)) window.history.pushState(window.history.state, '')
     doubled.add(page)
     const me = { close: () => latest.current() }
     open.push(me)
-    const note = () => (address = window.location.href)
+    const note = () => (stepBack.from = window.location.href)
     note()
     const noting = setInterval(note, ADDRESS_MS)
     return () => {
