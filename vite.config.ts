@@ -43,28 +43,33 @@ const importsOfRoute = (file: RegExp, meta: Rollup.ManualChunkMeta): Set<string>
     [...meta.getModuleIds()].filter((name) => file.test(name)).flatMap((name) => [...importsOf(name, meta)]),
   )
 
-/** Of the app, what the frame around every page is made of; and icons. */
-const FRAME = /\/app\/(layout|offline|alerts)\//
 const ICONS = /@tabler\/icons-react\//
 
+const ENTRY = /entry\.client\.tsx$/
+const OF_PLAN = /\/app\/routes\/plan\/[\w-]+\.module\.css$/
+const STYLES = /\.module\.css$/
 const BUTTON = /@mantine\/core\/esm\/components\/Button\/|\/app\/ui\/forms\/send-button/
 
 let ofPlan: Set<string> | undefined
 let ofLayout: Set<string> | undefined
 /**
- * What the plan page needs at once, in four files instead of thirty: one text compresses better than its pieces.
+ * What comes with every page, and what the plan page needs when it is used, in a few files instead of thirty: one text
+ * compresses better than its pieces.
  * @returns the chunk a module belongs to; undefined leaves it to Rollup
  */
 const manualChunks: Rollup.ManualChunksOption = (id, meta) => {
-  ofPlan ??= importsOfRoute(/routes\/plan\/plan\.tsx\?.*client-route$/, meta)
-  ofLayout ??= importsOfRoute(/app\/layout\/layout\.tsx\?.*client-route$/, meta)
+  ofPlan ??= importsOfRoute(/routes\/plan\/plan-page\.tsx$/, meta)
+  ofLayout ??= importsOfRoute(/app\/((layout\/layout|root)\.tsx\?.*client-route|entry\.client\.tsx)$/, meta)
+  const ours = id.startsWith(`${ROOT}app/`) || id.startsWith(`${ROOT}core/`)
   // The frame around every page.
-  if (ofLayout.has(id) && (FRAME.test(id) || ICONS.test(id))) return 'frame'
+  if (ofLayout.has(id) && !ENTRY.test(id) && (ours || ICONS.test(id))) return 'frame'
   // Two that always come together: every page lists its files.
   if (BUTTON.test(id)) return 'button'
+  if ((ofLayout.has(id) || ofPlan.has(id)) && COMPONENTS.test(id)) return 'components'
+  // The page is shown in its styles, those of its lazy parts too, long before it is used.
+  if (STYLES.test(id) && (OF_PLAN.test(id) || (ours && ofPlan.has(id)))) return 'plan-styles'
   if (!ofPlan.has(id)) return undefined
   if (id.startsWith(`${ROOT}core/`)) return 'core'
-  if (COMPONENTS.test(id)) return 'components'
   return id.startsWith(`${ROOT}app/ui/`) || id.startsWith(`${ROOT}app/planning/`) ? 'planning' : undefined
 }
 

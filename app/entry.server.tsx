@@ -81,6 +81,8 @@ export default function handleRequest(
       </NonceContext>,
       {
         nonce,
+        // A page in its order, however long: by scripts it would come in pieces.
+        progressiveChunkSize: Infinity,
         [wholePage ? 'onAllReady' : 'onShellReady']() {
           shellSent = true
           const body = new PassThrough()

@@ -1,6 +1,6 @@
 import '@fontsource-variable/besley/wght.css'
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
-import '@mantine/core/styles.css'
+import './ui/theme/components.css'
 import './app.css'
 import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core'
 import type { ReactNode } from 'react'

@@ -57,6 +57,7 @@ export default [
   route('household.schema.json', 'routes/transfer/schema.ts'),
   route('transfer/progress', 'routes/transfer/progress.ts'),
   route('api/v1/*', 'routes/api/api.ts'),
+  route('cooks', 'routes/cooks/start.ts'),
   route('cooks/:cook/events', 'routes/cooks/events.ts'),
   route('cooks/:cook/changes', 'routes/cooks/changes.ts'),
   route('cooks/:cook/again', 'routes/cooks/again.ts'),

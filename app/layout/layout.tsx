@@ -13,6 +13,7 @@ import { listRunningCooks } from '#server/queries/running-cooks'
 import { UnitsProvider } from '../ui/units/units'
 import { useKeys } from '../keyboard/use-keys'
 import { orCached, useLastKnown } from '../offline/cached-loader'
+import { STARTS_KEY } from '../offline/starts-key'
 import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
@@ -45,6 +46,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orCach
 export const shouldRevalidate = skipRevalidation
 
 const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
+const OfflineNotice = lazy(() => import('../offline/offline-notice'))
 const FindBox = lazy(() => import('../search/search-box'))
 
 export default function Layout({ loaderData }: Route.ComponentProps) {
@@ -58,6 +60,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
   const [takeOver, setTakeOver] = useState<() => void>()
   useEffect(() => watchForUpdate((take) => setTakeOver(() => take)), [])
   const onStove = useMatches().some((match) => match.id.includes('stove/stove'))
+  const away = useAway()
   return (
     <div className={classes.house}>
       <a href="#content" className={classes.skip}>
@@ -90,6 +93,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           </UnstyledButton>
         </p>
       )}
+      <Suspense>{away && <OfflineNotice heardMs={loaderData.nowMs} onStove={onStove} />}</Suspense>
       <AnnouncedPage />
       <UnitsProvider units={loaderData.units}>
         <Outlet />
@@ -101,6 +105,26 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
       </Suspense>
     </div>
   )
+}
+
+/** Whether there is something to say of the connection: it is lost, the page is a copy, or a batch is not sent yet. */
+function useAway(): boolean {
+  const [away, setAway] = useState(false)
+  // Looked at with every page: a batch may have been started since.
+  useEffect(() => {
+    const look = () =>
+      setAway(
+        (was) =>
+          was ||
+          !navigator.onLine ||
+          STARTS_KEY in localStorage ||
+          document.documentElement.dataset.kept !== undefined,
+      )
+    look()
+    window.addEventListener('offline', look)
+    return () => window.removeEventListener('offline', look)
+  })
+  return away
 }
 
 function RunningChip({

@@ -10,7 +10,7 @@ const SHUT_OUT = 401
  * An answer that is meant: a redirect, a page that is not there. All else is a line that was cut, a server
  * that is gone for a while, or a device that was signed out in the middle of a cook.
  */
-const isAnswer = (error: unknown): boolean =>
+export const isAnswer = (error: unknown): boolean =>
   error instanceof Response ||
   (isRouteErrorResponse(error) && error.status < 500 && error.status !== SHUT_OUT)
 

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { newId } from '../ui/new-id'
+import { localStart, sendStarts } from './local-starts'
 import type { CookEvent, EventKind } from '#core/cook/events'
 import type { Remedy } from '#core/cook/remedy'
 
@@ -135,6 +136,16 @@ export function useOutbox<K extends string = EventKind>(
     if (sending.current) return
     sending.current = true
     try {
+      // What belongs to a batch the household has not heard of waits for it.
+      if (localStart(cookId)) {
+        await sendStarts()
+        const start = localStart(cookId)
+        if (start) {
+          setRefused(start.refused)
+          throw new Error('the batch is not sent yet')
+        }
+        sent.current()
+      }
       for (let next = stored<K>(cookId)[0]; next; next = stored<K>(cookId)[0]) {
         const { page: _page, steady_ms: _steady, ...press } = next
         const { id } = press
@@ -165,7 +176,7 @@ export function useOutbox<K extends string = EventKind>(
   useEffect(() => {
     setWaiting(stored(cookId))
     void send()
-    const again = () => void (stored(cookId).length > 0 && send())
+    const again = () => void ((stored(cookId).length > 0 || localStart(cookId)) && send())
     const timer = setInterval(again, RETRY_MS)
     window.addEventListener('online', again)
     return () => {

@@ -582,6 +582,14 @@ export function inWords({ name }: Pick<Variety, 'name'>): string {
   return how === undefined ? kind! : `${how} ${kind!}`
 }
 
+/** What a batch of these grains is called: "Basmati", "Wild and Long-grain white". */
+export const titleOf = (grains: readonly { variety: VarietyId }[]): string =>
+  grains.map(({ variety }) => varietyOf(variety).name).join(' and ')
+
+/** The grain that is most of a pot. */
+export const mainGrain = (grains: readonly { variety: VarietyId; share: number }[]): VarietyId =>
+  grains.reduce((a, b) => (b.share > a.share ? b : a)).variety
+
 /** Grains that are spoken of in the plural: "the green lentils need", "the hulled barley needs". */
 const PLURAL = /(berries|groats|lentils|oats)$/
 

@@ -8,7 +8,7 @@ import {
 } from '#core/contract/plan-request'
 import { bagDelta } from '#core/grain/bag'
 import { pourFromBottle } from './leftovers'
-import { varietyOf } from '#core/grain/varieties'
+import { titleOf } from '#core/grain/varieties'
 import { grainKeyOf } from '#core/learn/grain-key'
 import { experimentsFor } from '#core/learn/beliefs'
 import { NOTHING_APPLIED } from '#core/learn/evidence'
@@ -29,16 +29,30 @@ export const AppliedSchema = record({
   time: between(-2, 2),
 })
 
+/** The last time a date can say, ms. */
+const MAX_TIME_MS = 8.64e15
+
+const DIGITS = 'must be 32 hexadecimal digits'
+
 const StartSchema = record({
   request: PlanRequestSchema,
   vessel_id: v.string('is required'),
   heat_id: v.nullish(v.string()),
   bag_id: v.nullish(v.string()),
   applied: v.nullish(AppliedSchema),
+  /** The device's own name for the batch: sent again, it is not started again. */
+  id: v.optional(v.pipe(v.string(DIGITS), v.regex(/^[0-9a-f-]{32,36}$/, DIGITS))),
+  /** Of a batch started without a connection: when it was started and sent, by the device's clock. */
+  started_ms: v.optional(between(0, MAX_TIME_MS)),
+  sent_ms: v.optional(between(0, MAX_TIME_MS)),
 })
 
+/** Heard of later than this, a batch counts as started so long ago, ms. */
+const MAX_LATE_MS = 30 * 86_400_000
+
 /**
- * Starts a cook: the request is planned here once more, and that plan is frozen.
+ * Starts a cook: the request is planned here once more, and that plan is frozen. One that a device began without a
+ * connection is started at the time it was begun.
  * @returns the new cook's id, or what was wrong with the request
  */
 export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Result<string> {
@@ -46,7 +60,9 @@ export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Resu
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
-  const { vessel_id, heat_id, bag_id } = parsed.output
+  const { vessel_id, heat_id, bag_id, started_ms = 0, sent_ms = started_ms } = parsed.output
+  if (parsed.output.id !== undefined && cooks.find(parsed.output.id))
+    return { ok: true, value: parsed.output.id }
   const vessel = equipment.vessels().find((row) => row.id === vessel_id)
   if (!vessel)
     return {
@@ -74,15 +90,15 @@ export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Resu
   const read = parsePlanRequest(given.request)
   if (!read.ok) return read
   const request = read.value
-  const id = randomUUID()
+  const id = parsed.output.id ?? randomUUID()
   const made = plan(request)
   const bag = grainBags
     .bags()
     .find((b) => b.id === bag_id && request.grains.some((g) => g.variety === b.variety))
   const cook = {
     id,
-    startedMs: nowMs,
-    title: request.grains.map((g) => varietyOf(g.variety).name).join(' and '),
+    startedMs: nowMs - Math.min(MAX_LATE_MS, Math.max(0, sent_ms - started_ms)),
+    title: titleOf(request.grains),
     grainKey: grainKeyOf(request.grains),
     vesselId: vessel.id,
     vesselName: vessel.name,

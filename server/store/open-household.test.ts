@@ -17,6 +17,7 @@ import { listRunningCooks } from '#server/queries/running-cooks'
 import { startCook } from '#server/commands/start-cook'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
+const DAY = 86_400_000
 const MINUTE = 60_000
 let folder: string
 let file: string
@@ -185,6 +186,38 @@ test('starting names what is wrong', () => {
   expect(
     startCook(kitchen, { request: { ...request, method: 'switch-cooker' }, vessel_id: 'cooker' }, START),
   ).toMatchObject({ ok: true })
+})
+
+test('a batch begun without a connection starts when it was begun, once, however often and late it is sent', () => {
+  const id = '0123456789abcdef0123456789abcdef'
+  const pot = { request, vessel_id: 'heavy-pot', heat_id: 'middle-burner' }
+  // The device's clock is a year slow; how long ago it was is what it knows.
+  const begun = { ...pot, id, started_ms: 1000, sent_ms: 1000 + 20 * MINUTE }
+  expect(startCook(kitchen, begun, START)).toEqual({ ok: true, value: id })
+  expect(startCook(kitchen, { ...begun, sent_ms: 1000 + 25 * MINUTE }, START + 5 * MINUTE)).toEqual({
+    ok: true,
+    value: id,
+  })
+  expect(kitchen.cooks.running().map((cook) => [cook.id, cook.startedMs])).toEqual([
+    [id, START - 20 * MINUTE],
+  ])
+  // A device whose clock was set back in between sends from the past: then it is now.
+  const other = id.replace('0', 'a')
+  startCook(kitchen, { ...pot, id: other, started_ms: 2000, sent_ms: 1000 }, START)
+  expect(kitchen.cooks.find(other)!.startedMs).toBe(START)
+  // A month is as long ago as it is believed.
+  const old = id.replace('0', 'b')
+  startCook(kitchen, { ...pot, id: old, started_ms: 0, sent_ms: 40 * DAY }, START)
+  expect(kitchen.cooks.find(old)!.startedMs).toBe(START - 30 * DAY)
+  const paths = (input: object) => {
+    const started = startCook(kitchen, { ...pot, ...input }, START)
+    return started.ok ? [] : started.errors.map((e) => e.path)
+  }
+  expect([paths({ id: '../x' }), paths({ started_ms: -1 }), paths({ sent_ms: '5' })]).toEqual([
+    ['id'],
+    ['started_ms'],
+    ['sent_ms'],
+  ])
 })
 
 test('starting a cook takes its grain off the bag it came from, and only its own part of a blend', () => {

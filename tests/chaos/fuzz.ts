@@ -72,6 +72,7 @@ export const ROUTES = [
   'recipe/:form',
   'notebook.csv',
   'api/v1/*',
+  'cooks',
   'cooks/:cook/events',
   'cooks/:cook/changes',
   'cooks/:cook/again',

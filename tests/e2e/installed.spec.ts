@@ -122,6 +122,49 @@ test('without a connection the plan opens, also for another grain and pot', asyn
   await expect(measure).toBeVisible()
 })
 
+test('a batch started without a connection counts on this device, outlives a reload, and is sent once', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/')
+  await allOnDevice(page)
+  await open(page, '/')
+  await context.setOffline(true)
+  await page.goto('/?grain=long-white&for=3&pot=heavy-blue&on=big-gas')
+  await expect(
+    page.getByText(/^This page is as it was at|No connection\. This page is as it was at/),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Start now' }).click()
+  await expect(page).toHaveURL(/\/stove\/[0-9a-f]{32}$/)
+  const id = page.url().split('/').at(-1)!
+  await expect(act(page)).toHaveText(/^Measure/)
+  await page
+    .getByRole('region', { name: 'Actions' })
+    .getByRole('button', { name: /^Measured/ })
+    .click()
+  await expect(act(page)).toHaveText(/^Rinse/)
+  await expect(page.getByText(/Offline: still timing here/)).toBeVisible()
+  // The browser is opened again, still without a connection: from the plan the way leads back to the stove.
+  await page.reload()
+  await page.getByRole('link', { name: 'To the plan' }).click()
+  await expect(page.getByText('not sent yet')).toBeVisible()
+  await page.getByRole('link', { name: /^Heavy blue|^heavy blue/ }).click()
+  await expect(act(page)).toHaveText(/^Rinse/)
+  const known = async () => {
+    const answer = await page.request.get('/api/v1/cooks')
+    const { cooks } = (await answer.json()) as { cooks: { id: string }[] }
+    return cooks.filter((cook) => cook.id === id).length
+  }
+  expect(await known()).toBe(0)
+  await context.setOffline(false)
+  await expect.poll(known, { timeout: 30_000 }).toBe(1)
+  await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
+  await page.reload()
+  await expect(act(page)).toHaveText(/^Rinse/)
+  expect(await known()).toBe(1)
+  expect(await page.evaluate(() => localStorage.getItem('omsel.starts'))).toBeNull()
+})
+
 /** Waits until every file of the program is on the device: they are fetched one after the other, after the page. */
 const allOnDevice = (page: Page) =>
   expect

@@ -13,7 +13,7 @@ import { soakedFor } from '#core/cook/soaked-for'
 import { afterPot } from '#core/cook/after-pot'
 import { weightAskedFor } from '#core/cook/weighing'
 import { soakWaits } from '#core/schedule/dish-blocks'
-import { varietyOf } from '#core/grain/varieties'
+import { mainGrain, varietyOf } from '#core/grain/varieties'
 import { ADVICE_LEFT, type CookEvent, type EventKind } from '#core/cook/events'
 import type { Hint, HintAct } from '#core/troubleshoot/hint'
 import type { Plan, Stage } from '#core/plan/result'
@@ -29,6 +29,7 @@ import { formOf } from '../../ui/forms/read-form'
 import { useUnits } from '../../ui/units/units'
 import { useAlerts } from '../../alerts/use-alerts'
 import { orCached, useLastKnown } from '../../offline/cached-loader'
+import { localStart } from '../../offline/local-starts'
 import { useServerClock } from '../../ui/time/use-server-clock'
 import { SignInLink } from '../../layout/sign-in-link'
 import { useKitchenStream, type Line } from '../../layout/use-kitchen-stream'
@@ -76,9 +77,7 @@ export function loader({ params }: Route.LoaderArgs) {
     // The knob's settings, as the household names them.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
-    variety: read.ok
-      ? read.value.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety
-      : varietyOf('long-white').id,
+    variety: read.ok ? mainGrain(read.value.grains) : varietyOf('long-white').id,
     events: open.cooks.events(cook.id),
     lanes: open.cooks.running().map((other): Lane => ({
       id: other.id,
@@ -118,8 +117,11 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 // A pot on the fire is not lost with the line: the screen counts on.
-export const clientLoader = ({ serverLoader, params }: Route.ClientLoaderArgs) =>
-  orCached(`stove ${params.cook}`, serverLoader)
+export const clientLoader = async ({ serverLoader, params }: Route.ClientLoaderArgs) => {
+  if (!localStart(params.cook)) return orCached(`stove ${params.cook}`, serverLoader)
+  const { localStove } = await import('../../offline/local-stove')
+  return localStove(params.cook, serverLoader)
+}
 
 /** A second press of the same key within this time is the same press. */
 const SAME_PRESS_MS = 600

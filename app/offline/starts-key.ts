@@ -1,0 +1,2 @@
+/** Where batches wait on the device that were started without a connection. */
+export const STARTS_KEY = 'omsel.starts'
