@@ -93,7 +93,9 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
           </UnstyledButton>
         </p>
       )}
-      <Suspense>{away && <OfflineNotice heardMs={loaderData.nowMs} onStove={onStove} />}</Suspense>
+      <Suspense>
+        {away && <OfflineNotice heardMs={loaderData.nowMs} onStove={onStove} className={classes.newer!} />}
+      </Suspense>
       <AnnouncedPage />
       <UnitsProvider units={loaderData.units}>
         <Outlet />

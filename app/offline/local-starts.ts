@@ -1,28 +1,22 @@
 import type { PlanRequestJson } from '#core/contract/plan-request'
-import type { HeatRow } from '#server/store/equipment'
-import type { HouseholdClock } from '../ui/time/clock-hour'
 import { STARTS_KEY } from './starts-key'
 
-/** What the stove shows of a batch besides its plan, and no request says. */
+/** What is shown of a batch besides its plan, and no request says. */
 export interface ShownStart {
-  title: string
   vesselName: string
-  /** The knob of its burner; null for an appliance's own heat. */
-  knob: HeatRow | null
-  household: HouseholdClock
   /** When it is to be served, by this device's clock. */
   tableMs: number
 }
 
 /** A batch that was started without a connection: it counts here, and the household hears of it later. */
-export interface LocalStart {
+export interface LocalStart<Shown extends ShownStart = ShownStart> {
   /** The batch's own, also once the household has it. */
   id: string
   /** By this device's clock. */
   startedMs: number
   /** What the server is sent. */
   start: { request: PlanRequestJson } & Record<string, unknown>
-  shown: ShownStart
+  shown: Shown
   /** Why the household would not have it, in its words. */
   refused?: string
 }
@@ -39,8 +33,8 @@ export function localStarts(): LocalStart[] {
   }
 }
 
-export const localStart = (id: string): LocalStart | undefined =>
-  localStarts().find((start) => start.id === id)
+export const localStart = <Shown extends ShownStart>(id: string): LocalStart<Shown> | undefined =>
+  localStarts().find((start) => start.id === id) as LocalStart<Shown> | undefined
 
 function store(list: LocalStart[]): void {
   if (list.length === 0) localStorage.removeItem(STARTS_KEY)

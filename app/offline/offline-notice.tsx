@@ -3,7 +3,6 @@ import { useEffect, useState, useSyncExternalStore } from 'react'
 import { Link, useRevalidator } from 'react-router'
 import { useNow } from '../ui/time/use-now'
 import { localStarts, sendStarts } from './local-starts'
-import classes from '../layout/layout.module.css'
 
 const RETRY_MS = 5000
 
@@ -30,7 +29,15 @@ function hourOf(ms: number): string {
  * are sent from here as soon as that is possible.
  * @param heardMs when the household was last heard, by its clock
  */
-export default function OfflineNotice({ heardMs, onStove }: { heardMs: number; onStove: boolean }) {
+export default function OfflineNotice({
+  heardMs,
+  onStove,
+  className,
+}: {
+  heardMs: number
+  onStove: boolean
+  className: string
+}) {
   const online = useSyncExternalStore(
     listen,
     () => navigator.onLine,
@@ -54,7 +61,7 @@ export default function OfflineNotice({ heardMs, onStove }: { heardMs: number; o
   const copied = document.documentElement.dataset.kept !== undefined
   if (onStove || (online && !copied && starts.length === 0)) return null
   return (
-    <p role="status" className={classes.newer}>
+    <p role="status" className={className}>
       {!online && 'No connection. '}
       {(copied || !online) && `This page is as it was at ${hourOf(heardMs)}. `}
       {starts.map((start) => (

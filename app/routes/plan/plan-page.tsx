@@ -15,7 +15,7 @@ import { gaugeOfAmount } from '../../planning/gauges'
 import { knobWord } from '../../ui/drawing/setting-word'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { useLastKnown } from '../../offline/cached-loader'
-import type { ShownStart } from '../../offline/local-starts'
+import type { StoveShown } from '../../planning/stove-shown'
 import { newId } from '../../ui/new-id'
 import { useKeys } from '../../keyboard/use-keys'
 import { useAddress } from '../../layout/use-address'
@@ -372,7 +372,7 @@ function shownStart(of: {
   settings: Route.ComponentProps['loaderData']['settings']
   request: PlanRequestJson
   totalMin: number
-}): ShownStart {
+}): StoveShown {
   const { state, household, settings, request, totalMin } = of
   const vessel = vesselOfState(state, household)
   return {
@@ -398,7 +398,7 @@ function useSending({
   household: PlanningData
   request: PlanRequestJson
   leaveAddress: () => void
-  shown: () => ShownStart
+  shown: () => StoveShown
 }) {
   const submit = useSubmitOnce()
   return {

@@ -117,10 +117,16 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 // A pot on the fire is not lost with the line: the screen counts on.
-export const clientLoader = async ({ serverLoader, params }: Route.ClientLoaderArgs) => {
-  if (!localStart(params.cook)) return orCached(`stove ${params.cook}`, serverLoader)
-  const { localStove } = await import('../../offline/local-stove')
-  return localStove(params.cook, serverLoader)
+export async function clientLoader({
+  serverLoader,
+  params,
+}: Route.ClientLoaderArgs): Promise<Awaited<ReturnType<typeof loader>>> {
+  if (localStart(params.cook)) {
+    const { localStove } = await import('./local-stove')
+    const known = await localStove(params.cook)
+    if (known) return known
+  }
+  return orCached(`stove ${params.cook}`, serverLoader)
 }
 
 /** A second press of the same key within this time is the same press. */

@@ -1,23 +1,20 @@
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { mainGrain } from '#core/grain/varieties'
-import type { loader } from '../routes/stove/stove'
-import { localStart, sendStarts } from './local-starts'
-
-type Stove = Awaited<ReturnType<typeof loader>>
+import { localStart, sendStarts } from '../../offline/local-starts'
+import type { StoveShown } from '../../planning/stove-shown'
 
 /**
- * The stove of a batch that was started on this device: from the household, once it has it; until then from what the
- * device knows.
- * @param ask the household
+ * The stove of a batch that was started on this device, from what the device knows; undefined once the household has
+ * it.
  */
-export async function localStove(id: string, ask: () => Promise<Stove>): Promise<Stove> {
+export async function localStove(id: string) {
   await sendStarts()
-  const start = localStart(id)
-  if (!start) return ask()
+  const start = localStart<StoveShown>(id)
+  if (!start) return undefined
   const { request } = start.start
   const [read, planned] = [parsePlanRequest(request), planFrom(request)]
-  if (!read.ok || !planned.ok) return ask()
+  if (!read.ok || !planned.ok) return undefined
   const { title, vesselName, knob, household } = start.shown
   const kept = { request, plan: planned.value, startedMs: start.startedMs }
   return {
