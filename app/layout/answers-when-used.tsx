@@ -40,6 +40,19 @@ function answers(): void {
   pressed = undefined
 }
 
+const RETRY_MS = 3000
+
+/** Over a lost connection the page can still be read; it answers once there is one. */
+async function untilFetched<T>(fetchPage: () => Promise<T>): Promise<T> {
+  for (;;) {
+    try {
+      return await fetchPage()
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, RETRY_MS))
+    }
+  }
+}
+
 interface Deferred<Props extends object> {
   /** The page, as its route shows it. */
   Page: ComponentType<Props>
@@ -67,6 +80,7 @@ export function answersWhenUsed<Props extends object>(
     if (!import.meta.env.SSR && root().alive !== 'yes') {
       window.addEventListener('click', hold, true)
       await firstUsed()
+      return untilFetched(load)
     }
     return load()
   })

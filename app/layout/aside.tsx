@@ -1,10 +1,11 @@
 import { UnstyledButton } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
-import { lazy, Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { Suspense, useEffect, useId, useRef, useState, type ReactNode } from 'react'
 import { createPortal } from 'react-dom'
+import { lazyPart } from './lazy-part'
 import classes from './aside.module.css'
 
-const BackCloses = lazy(() => import('../ui/overlay/back-closes'))
+const BackCloses = lazyPart(() => import('../ui/overlay/back-closes'))
 
 interface AsideProps {
   /** The key's text. */

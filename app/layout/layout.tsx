@@ -1,7 +1,7 @@
 import { UnstyledButton, useComputedColorScheme, useMantineColorScheme } from '@mantine/core'
 import { useMounted } from '@mantine/hooks'
 import { IconMoon, IconSearch, IconAdjustmentsHorizontal, IconSun } from '@tabler/icons-react'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useMatches, useNavigate } from 'react-router'
 import { unitsOf } from '#core/units/system'
 import { nowMs } from '#server/clock'
@@ -17,6 +17,7 @@ import { STARTS_KEY } from '../offline/starts-key'
 import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
+import { lazyPart } from './lazy-part'
 import { PlacesNav } from './places-nav'
 import { skipRevalidation } from './skip-revalidation'
 import { watchForUpdate } from './watch-for-update'
@@ -45,9 +46,9 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) => orCach
 
 export const shouldRevalidate = skipRevalidation
 
-const AllKeys = lazy(() => import('../keyboard/shortcuts-sheet'))
-const OfflineNotice = lazy(() => import('../offline/offline-notice'))
-const FindBox = lazy(() => import('../search/search-box'))
+const AllKeys = lazyPart(() => import('../keyboard/shortcuts-sheet'))
+const OfflineNotice = lazyPart(() => import('../offline/offline-notice'))
+const FindBox = lazyPart(() => import('../search/search-box'))
 
 export default function Layout({ loaderData }: Route.ComponentProps) {
   const { running, household } = loaderData

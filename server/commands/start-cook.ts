@@ -32,7 +32,7 @@ export const AppliedSchema = record({
 /** The last time a date can say, ms. */
 const MAX_TIME_MS = 8.64e15
 
-const DIGITS = 'must be 32 hexadecimal digits'
+const UUID = 'must be a UUID, such as "0b7d1c52-3f5e-4a60-8b1e-2f7a9d0c4e11"'
 
 const StartSchema = record({
   request: PlanRequestSchema,
@@ -41,7 +41,7 @@ const StartSchema = record({
   bag_id: v.nullish(v.string()),
   applied: v.nullish(AppliedSchema),
   /** The device's own name for the batch: sent again, it is not started again. */
-  id: v.optional(v.pipe(v.string(DIGITS), v.regex(/^[0-9a-f-]{32,36}$/, DIGITS))),
+  id: v.optional(v.pipe(v.string(UUID), v.uuid(UUID))),
   /** Of a batch started without a connection: when it was started and sent, by the device's clock. */
   started_ms: v.optional(between(0, MAX_TIME_MS)),
   sent_ms: v.optional(between(0, MAX_TIME_MS)),

@@ -189,7 +189,7 @@ test('starting names what is wrong', () => {
 })
 
 test('a batch begun without a connection starts when it was begun, once, however often and late it is sent', () => {
-  const id = '0123456789abcdef0123456789abcdef'
+  const id = '01234567-89ab-4def-8123-456789abcdef'
   const pot = { request, vessel_id: 'heavy-pot', heat_id: 'middle-burner' }
   // The device's clock is a year slow; how long ago it was is what it knows.
   const begun = { ...pot, id, started_ms: 1000, sent_ms: 1000 + 20 * MINUTE }

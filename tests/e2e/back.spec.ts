@@ -40,6 +40,8 @@ test('a step back closes what is open and stays, with what was changed; the next
   await openAmount()
   await page.keyboard.press('Escape')
   await expect(portions).toBeHidden()
+  if (!isMobile)
+    await expect(page.getByRole('button', { name: /^How much/ })).toHaveAttribute('aria-expanded', 'false')
   expect(requests).toEqual([])
   await page.goBack()
   await expect(page.getByRole('heading', { name: 'Grains', level: 1 })).toBeVisible()

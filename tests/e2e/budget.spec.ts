@@ -66,3 +66,17 @@ test('the plan page’s first script is within its budget; what computes it come
     .click()
   await expect(page.getByText('total').first()).toBeHidden()
 })
+
+test.describe('the line is lost before the page is first touched', () => {
+  test.use({ expectedNoise: [/ERR_INTERNET_DISCONNECTED/] })
+  test('it can still be read, and does what was pressed once there is a line', async ({ page, context }) => {
+    await page.goto(ADDRESS)
+    await expect.poll(() => page.evaluate(() => document.documentElement.dataset.alive)).toBe('soon')
+    await context.setOffline(true)
+    await page.getByRole('button', { name: /^Which grain/ }).click()
+    await page.waitForTimeout(1000)
+    await expect(page.getByRole('region', { name: 'Measure' })).toContainText('g')
+    await context.setOffline(false)
+    await expect(page.getByRole('dialog', { name: /^Which grain/ })).toBeVisible()
+  })
+})

@@ -135,7 +135,7 @@ test('a batch started without a connection counts on this device, outlives a rel
     page.getByText(/^This page is as it was at|No connection\. This page is as it was at/),
   ).toBeVisible()
   await page.getByRole('button', { name: 'Start now' }).click()
-  await expect(page).toHaveURL(/\/stove\/[0-9a-f]{32}$/)
+  await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
   const id = page.url().split('/').at(-1)!
   await expect(act(page)).toHaveText(/^Measure/)
   await page

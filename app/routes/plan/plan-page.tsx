@@ -16,7 +16,7 @@ import { knobWord } from '../../ui/drawing/setting-word'
 import { HeatRibbon } from '../../ui/drawing/heat-ribbon'
 import { useLastKnown } from '../../offline/cached-loader'
 import type { StoveShown } from '../../planning/stove-shown'
-import { newId } from '../../ui/new-id'
+import { newUuid } from '../../ui/new-id'
 import { useKeys } from '../../keyboard/use-keys'
 import { useAddress } from '../../layout/use-address'
 import { clockTime, hourAt } from '../../ui/time/clock-hour'
@@ -404,7 +404,7 @@ function useSending({
   return {
     start: () => {
       leaveAddress()
-      const cook = JSON.stringify({ id: newId(), request, ...startFieldsOf(state, household) })
+      const cook = JSON.stringify({ id: newUuid(), request, ...startFieldsOf(state, household) })
       // For this device's own stove, where the server cannot be reached.
       void submit({ intent: 'start', cook, shown: JSON.stringify(shown()) }, { method: 'post' })
     },

@@ -99,8 +99,9 @@ export async function clientAction({ request, serverAction }: Route.ClientAction
     return await serverAction()
   } catch (error) {
     if (isAnswer(error)) throw error
-    const { startHere } = await import('../../offline/start-here')
-    return startHere(await sent.formData(), error)
+    const here = await import('../../offline/start-here').catch(() => undefined)
+    if (!here) throw error
+    return here.startHere(await sent.formData(), error)
   }
 }
 

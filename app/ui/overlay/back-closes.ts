@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 import { stepBack } from './step-back'
 
 /** Where the router's own history stands; another number means that a page was gone to. */
@@ -38,7 +38,8 @@ export function useBackCloses(opened: boolean, onClose: () => void): void {
   useEffect(() => {
     latest.current = onClose
   })
-  useEffect(() => {
+  // At once when it is closed: a step back right after that is meant for the page.
+  useLayoutEffect(() => {
     if (!opened) return
     stepBack.heard = steppedBack
     const page = routersIndex()
