@@ -131,7 +131,7 @@ test('water against minutes: a field to walk by keys, and a point to go to', asy
 test('the model can be read, with its plots', async ({ page }) => {
   await open(page, '/simulation?grain=long-white&for=4&pot=heavy-blue&on=big-gas')
   await page.getByRole('link', { name: 'how the model works' }).click()
-  await expect(page.getByRole('heading', { name: 'The ledger' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The water balance' })).toBeVisible()
   await expect(page.getByRole('img', { name: /Crank/ })).toBeVisible()
   expect(await serious(page)).toEqual([])
 })

@@ -41,7 +41,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
   return (
     <main className={classes.page}>
       <div className={classes.bar}>
-        <Link to="/leftovers">Stored</Link>
+        <Link to="/leftovers">Leftovers</Link>
         <h1 className="figure">Labels</h1>
         {leftover.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
         <PrintKey />

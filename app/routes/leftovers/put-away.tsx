@@ -214,7 +214,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
   return (
     <main className="place">
       <p>
-        <Link to="/leftovers">Stored</Link>
+        <Link to="/leftovers">Leftovers</Link>
       </p>
       <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
       {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}

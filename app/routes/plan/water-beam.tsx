@@ -13,7 +13,7 @@ interface Term {
 }
 
 /**
- * The ledger as a beam in balance: where the water goes over where it comes from, on one scale. A term that
+ * The water as a beam in balance: where the water goes over where it comes from, on one scale. A term that
  * is pointed at lights up where it happens: steam on the ribbon, what clings and soaks in at the bed, the
  * pour in the pot.
  */

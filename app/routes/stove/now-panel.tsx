@@ -313,7 +313,7 @@ function Clock({
   return (
     <>
       {live ? (
-        <p className={`${classes.count} figure`} role="timer">
+        <p className={`${classes.count} figure`} role="timer" data-word={/[a-z]/.test(live.figure) || undefined}>
           {live.figure}
           <small> {live.unit}</small>
         </p>
