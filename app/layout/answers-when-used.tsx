@@ -6,6 +6,8 @@ const SIGNS = ['pointermove', 'pointerdown', 'touchstart', 'wheel', 'keydown', '
 /** Unused for so long after it has loaded, a page is made to answer anyway: its clock goes on. */
 const UNUSED_MS = 2500
 
+const ON_SERVER = typeof document === 'undefined'
+
 const root = (): DOMStringMap => document.documentElement.dataset
 
 /** Resolves when the page is first used, or has been there for a while; at once for a copy, which shows old hours. */
@@ -75,9 +77,9 @@ export function answersWhenUsed<Props extends object>(
     loaded = page.default
     return page
   }
-  if (import.meta.env.SSR) void load()
+  if (ON_SERVER) void load()
   const Later = lazy(async () => {
-    if (!import.meta.env.SSR && root().alive !== 'yes') {
+    if (!ON_SERVER && root().alive !== 'yes') {
       window.addEventListener('click', hold, true)
       await firstUsed()
       return untilFetched(load)
