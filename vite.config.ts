@@ -43,8 +43,6 @@ const importsOfRoute = (file: RegExp, meta: Rollup.ManualChunkMeta): Set<string>
     [...meta.getModuleIds()].filter((name) => file.test(name)).flatMap((name) => [...importsOf(name, meta)]),
   )
 
-/** Styles that come with the page: fetched once more with its scripts, they would stand after those of other pages. */
-const AT_ONCE = /\/(frame|plan-styles)-\w+\.css$/
 const ICONS = /@tabler\/icons-react\//
 
 const ENTRY = /entry\.client\.tsx$/
@@ -86,6 +84,24 @@ const fewerFiles: Plugin = {
   },
 }
 
+/**
+ * A part that is fetched later names the frame's styles as the page does, whose router ends their address with "#".
+ * Else they are taken for other ones and put after the styles of the page, which they would undo.
+ */
+const frameStylesOnce: Plugin = {
+  name: 'frame-styles-once',
+  apply: 'build',
+  applyToEnvironment: ({ name }) => name === 'client',
+  generateBundle: {
+    order: 'post',
+    handler(_, bundle) {
+      for (const file of Object.values(bundle))
+        if (file.type === 'chunk')
+          file.code = file.code.replace(/(__vite__mapDeps=.*?"assets\/frame-\w+\.css)"/, '$1#"')
+    },
+  },
+}
+
 const shorter = <T>(
   names: string | ((info: T) => string) | undefined,
 ): string | ((info: T) => string) | undefined =>
@@ -114,11 +130,10 @@ const scopedName = (name: string, file: string): string => {
 }
 
 export default defineConfig({
-  plugins: [productionRouter, fewerFiles, reactRouter(), shortNames],
+  plugins: [productionRouter, fewerFiles, reactRouter(), shortNames, frameStylesOnce],
   css: { modules: { generateScopedName: scopedName } },
   // Terser takes half a minute more than esbuild and saves a browser some 3 % of every script.
   build: {
-    modulePreload: { resolveDependencies: (_, files) => files.filter((file) => !AT_ONCE.test(file)) },
     minify: 'terser',
     terserOptions: { ecma: 2020, module: true, compress: { passes: 3 }, format: { comments: false } },
   },
