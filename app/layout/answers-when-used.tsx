@@ -34,12 +34,13 @@ function hold(event: MouseEvent): void {
   pressed = key
 }
 
-/** Says that the page answers now, and gives it the press that came too early. */
-function answers(): void {
+/** Says that what is shown answers now; no press is held any more.  @returns the one that was */
+function letGo(): HTMLElement | undefined {
   root().alive = 'yes'
   window.removeEventListener('click', hold, true)
-  pressed?.click()
+  const key = pressed
   pressed = undefined
+  return key
 }
 
 const RETRY_MS = 3000
@@ -90,6 +91,8 @@ export function answersWhenUsed<Props extends object>(
     const [Shown] = useState(() => loaded ?? Later)
     useEffect(() => {
       root().alive ??= 'soon'
+      // Another page may be gone to before this one answers.
+      return () => void letGo()
     }, [])
     return (
       <Suspense fallback={meanwhile}>
@@ -105,7 +108,7 @@ function Answers() {
   // What opens at a press is put in its place once everything is mounted.
   const mounted = useMounted()
   useEffect(() => {
-    if (mounted) answers()
+    if (mounted) letGo()?.click()
   }, [mounted])
   return null
 }

@@ -60,7 +60,7 @@ export function startCook(kitchen: Kitchen, input: unknown, nowMs: number): Resu
   const parsed = v.safeParse(StartSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const given = input as { request: PlanRequestJson }
-  const { vessel_id, heat_id, bag_id, started_ms = 0, sent_ms = started_ms } = parsed.output
+  const { vessel_id, heat_id, bag_id, sent_ms = 0, started_ms = sent_ms } = parsed.output
   if (parsed.output.id !== undefined && cooks.find(parsed.output.id))
     return { ok: true, value: parsed.output.id }
   const vessel = equipment.vessels().find((row) => row.id === vessel_id)

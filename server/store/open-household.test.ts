@@ -205,6 +205,14 @@ test('a batch begun without a connection starts when it was begun, once, however
   const other = id.replace('0', 'a')
   startCook(kitchen, { ...pot, id: other, started_ms: 2000, sent_ms: 1000 }, START)
   expect(kitchen.cooks.find(other)!.startedMs).toBe(START)
+  // Either time alone says nothing of how long ago it was.
+  for (const [first, times] of [
+    ['c', { started_ms: 5 * DAY }],
+    ['d', { sent_ms: 5 * DAY }],
+  ] as const) {
+    startCook(kitchen, { ...pot, id: id.replace('0', first), ...times }, START)
+    expect(kitchen.cooks.find(id.replace('0', first))!.startedMs).toBe(START)
+  }
   // A month is as long ago as it is believed.
   const old = id.replace('0', 'b')
   startCook(kitchen, { ...pot, id: old, started_ms: 0, sent_ms: 40 * DAY }, START)

@@ -70,6 +70,18 @@ test('the plan page’s first script is within its budget; what computes it come
   await expect(page.getByText('total').first()).toBeHidden()
 })
 
+test('another page that is gone to before the plan answers does so at once', async ({ page }) => {
+  await page.goto(ADDRESS)
+  await expect.poll(() => page.evaluate(() => document.documentElement.dataset.alive)).toBe('soon')
+  await page
+    .getByRole('navigation', { name: 'Places' })
+    .getByRole('link', { name: 'Pots' })
+    .dispatchEvent('click')
+  await expect(page.getByRole('heading', { name: 'Pots', level: 1 })).toBeVisible()
+  await page.getByRole('button', { name: 'Add a pot' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+})
+
 test.describe('the line is lost before the page is first touched', () => {
   test.use({ expectedNoise: [/ERR_INTERNET_DISCONNECTED/] })
   test('it can still be read, and does what was pressed once there is a line', async ({ page, context }) => {
