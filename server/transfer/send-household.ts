@@ -16,9 +16,12 @@ const PACK_IDS = Object.keys(PACKS) as PackId[]
 export interface HouseholdFile {
   name: string
   type: string
-  content: NodeJS.ReadableStream
-  /** Ends it; called whether or not it was read to its end. */
-  close: () => Promise<void>
+  /** Opens it: it is read from then on, so whoever asks only for its name and type does not. */
+  open: () => {
+    content: NodeJS.ReadableStream
+    /** Ends it; called whether or not it was read to its end. */
+    close: () => Promise<void>
+  }
 }
 
 /**
@@ -37,13 +40,19 @@ export function householdFile({ pathname, searchParams }: URL): HouseholdFile | 
     nowMs: now,
   }
   const zipped = /\.zip(\.data)?$/.test(pathname)
-  // A connection of its own: it shows one moment, and whoever presses meanwhile writes as ever.
-  const db = openForExport(databaseFile())
   return {
     name: `omsel-${holds}-${new Date(now).toISOString().slice(0, 10)}.${zipped ? 'zip' : 'json'}`,
     type: zipped ? 'application/zip' : 'application/json; charset=utf-8',
-    content: zipped ? archiveOf(db, wanted) : Readable.from(bundlePieces(db, wanted), { objectMode: false }),
-    close: () => closeAfterExport(db),
+    open: () => {
+      // A connection of its own: it shows one moment, and whoever presses meanwhile writes as ever.
+      const db = openForExport(databaseFile())
+      return {
+        content: zipped
+          ? archiveOf(db, wanted)
+          : Readable.from(bundlePieces(db, wanted), { objectMode: false }),
+        close: () => closeAfterExport(db),
+      }
+    },
   }
 }
 
@@ -59,14 +68,12 @@ export const sendHousehold: RequestHandler = (request, response, next) => {
     'Content-Disposition': `attachment; filename="${file.name}"`,
     'Cache-Control': 'no-store',
   })
-  if (request.method === 'HEAD') {
-    void file.close()
-    return void response.end()
-  }
-  void pipeline(file.content, response)
+  if (request.method === 'HEAD') return void response.end()
+  const { content, close } = file.open()
+  void pipeline(content, response)
     .catch((error: unknown) => {
       // Who stopped it has left; otherwise what was sent so far ends in the middle, so that it is no file.
       if (!request.destroyed) log.error({ place: request.path, error: errorOf(error) }, 'export failed')
     })
-    .finally(file.close)
+    .finally(close)
 }

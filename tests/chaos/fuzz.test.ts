@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { ROUTES } from './fuzz'
+import { ROUTES } from './requests'
 
 test('the fuzz goes over every route there is', () => {
   const written = readFileSync('app/routes.ts', 'utf8')

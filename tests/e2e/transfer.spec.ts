@@ -76,3 +76,24 @@ test('a household is exported, previewed in another kitchen, merged by choice, a
     rmSync(folder, { recursive: true })
   }
 })
+
+test('who asks only what the file is called, or leaves in the middle, ends nothing but that', async ({
+  page,
+  baseURL,
+}) => {
+  for (let n = 0; n < 8; n++)
+    for (const file of ['household.zip', 'household.json']) {
+      const head = await fetch(`${baseURL!}/${file}`, { method: 'HEAD' })
+      expect(head.status).toBe(200)
+      expect(head.headers.get('content-disposition')).toContain(`.${file.split('.')[1]!}"`)
+      const stopped = new AbortController()
+      const asked = await fetch(`${baseURL!}/${file}`, { signal: stopped.signal })
+      await asked.body!.getReader().read()
+      stopped.abort()
+    }
+  await page.waitForTimeout(500)
+  expect((await fetch(`${baseURL!}/healthz`)).status).toBe(200)
+  expect((await fetch(`${baseURL!}/household.zip`).then((r) => r.arrayBuffer())).byteLength).toBeGreaterThan(
+    1000,
+  )
+})

@@ -8,16 +8,17 @@ import type { Route } from './+types/household'
 export function loader({ request }: Route.LoaderArgs) {
   const file = householdFile(new URL(request.url))
   if (typeof file === 'string') throw new Response(file, { status: 422 })
+  const headers = {
+    'Content-Type': file.type,
+    'Content-Disposition': `attachment; filename="${file.name}"`,
+    'Cache-Control': 'no-store',
+  }
+  if (request.method === 'HEAD') return new Response(null, { headers })
+  const { content, close } = file.open()
   const body = new PassThrough()
   request.signal.addEventListener('abort', () => void body.destroy())
-  void pipeline(file.content, body)
+  void pipeline(content, body)
     .catch(() => undefined)
-    .finally(file.close)
-  return new Response(createReadableStreamFromReadable(body), {
-    headers: {
-      'Content-Type': file.type,
-      'Content-Disposition': `attachment; filename="${file.name}"`,
-      'Cache-Control': 'no-store',
-    },
-  })
+    .finally(close)
+  return new Response(createReadableStreamFromReadable(body), { headers })
 }
