@@ -64,7 +64,7 @@ test('a place has a folder, a route, a line in the search and one in the fuzzing
   expect(routes.length).toBeGreaterThan(30)
   for (const [, path, file] of routes) {
     expect(existsSync(`app/${file!}`)).toBe(true)
-    expect(missing([path!.split('*')[0]!.replace(/\/$/, '')], 'tests/chaos/fuzz.ts')).toEqual([])
+    expect(missing([path!.split('*')[0]!.replace(/\/$/, '')], 'tests/chaos/requests.ts')).toEqual([])
   }
   for (const place of PLACES) {
     const path = place.to.slice(1).split(/[?#]/)[0]!
