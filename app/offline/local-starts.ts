@@ -1,4 +1,5 @@
 import type { PlanRequestJson } from '#core/contract/plan-request'
+import { send, waitingIn } from './send'
 import { STARTS_KEY } from './starts-key'
 
 /** What is shown of a batch besides its plan, and no request says. */
@@ -21,17 +22,7 @@ export interface LocalStart<Shown extends ShownStart = ShownStart> {
   refused?: string
 }
 
-/** A line that takes a start and never answers is given up after this, ms; it is sent again. */
-const SEND_MS = 15_000
-
-export function localStarts(): LocalStart[] {
-  try {
-    const list: unknown = JSON.parse(localStorage.getItem(STARTS_KEY) ?? '[]')
-    return Array.isArray(list) ? (list as LocalStart[]) : []
-  } catch {
-    return []
-  }
-}
+export const localStarts = (): LocalStart[] => waitingIn<LocalStart>(STARTS_KEY)
 
 export const localStart = <Shown extends ShownStart>(id: string): LocalStart<Shown> | undefined =>
   localStarts().find((start) => start.id === id) as LocalStart<Shown> | undefined
@@ -46,35 +37,25 @@ export const saveStart = (start: LocalStart): void =>
 
 export const dropStart = (id: string): void => store(localStarts().filter((start) => start.id !== id))
 
-/** Not let in any more, too slow, too much at once: no word on the start itself. */
-const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
-
 /** One try at a time: a page and its stove may both think of it. */
-let sending: Promise<boolean> | undefined
+let sending: Promise<void> | undefined
 
-/** Sends what waits, the first first.  @returns whether the household has them all by now */
-export function sendStarts(): Promise<boolean> {
+/** Sends what waits, the first first, as far as the household can be reached. */
+export function sendStarts(): Promise<void> {
   sending ??= sendAll().finally(() => (sending = undefined))
   return sending
 }
 
-async function sendAll(): Promise<boolean> {
+async function sendAll(): Promise<void> {
   for (const waiting of localStarts()) {
     if (waiting.refused !== undefined) continue
     const { id, startedMs, start } = waiting
-    const response = await fetch('/cooks', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ ...start, id, started_ms: startedMs, sent_ms: Date.now() }),
-      signal: AbortSignal.timeout(SEND_MS),
-    }).catch(() => undefined)
-    if (!response || response.status >= 500 || NOT_NOW.has(response.status)) return false
-    if (response.ok) dropStart(id)
-    else {
-      const said = (await response.json().catch(() => undefined)) as
-        { errors?: { message: string }[] } | undefined
-      saveStart({ ...waiting, refused: said?.errors?.[0]?.message ?? `the server said ${response.status}` })
+    try {
+      const sent = await send('/cooks', { ...start, id, started_ms: startedMs, sent_ms: Date.now() })
+      if (sent.ok) dropStart(id)
+      else saveStart({ ...waiting, refused: sent.refused })
+    } catch {
+      return
     }
   }
-  return localStarts().length === 0
 }

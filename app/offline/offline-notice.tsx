@@ -2,7 +2,7 @@ import { UnstyledButton } from '@mantine/core'
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import { Link, useRevalidator } from 'react-router'
 import { useNow } from '../ui/time/use-now'
-import { localStarts, sendStarts } from './local-starts'
+import { dropStart, localStarts, sendStarts, type LocalStart } from './local-starts'
 
 const RETRY_MS = 5000
 
@@ -65,7 +65,14 @@ export default function OfflineNotice({
       {!online && 'No connection. '}
       {(copied || !online) && `This page is as it was at ${hourOf(heardMs)}. `}
       {starts.map((start) => (
-        <LocalBatch key={start.id} {...start} />
+        <LocalBatch
+          key={start.id}
+          {...start}
+          onDelete={() => {
+            dropStart(start.id)
+            setStarts(localStarts())
+          }}
+        />
       ))}
       {online && copied && (
         <UnstyledButton className="link" onClick={() => window.location.reload()}>
@@ -76,7 +83,12 @@ export default function OfflineNotice({
   )
 }
 
-function LocalBatch({ id, shown: { vesselName, tableMs }, refused }: ReturnType<typeof localStarts>[number]) {
+function LocalBatch({
+  id,
+  shown: { vesselName, tableMs },
+  refused,
+  onDelete,
+}: LocalStart & { onDelete: () => void }) {
   const [opened] = useState(Date.now)
   const left = Math.max(0, Math.round((tableMs - useNow(opened)) / 60_000))
   return (
@@ -85,6 +97,11 @@ function LocalBatch({ id, shown: { vesselName, tableMs }, refused }: ReturnType<
         {vesselName} · {left} min left
       </Link>
       , {refused === undefined ? 'not sent yet' : `not accepted: ${refused}`}.{' '}
+      {refused !== undefined && (
+        <UnstyledButton className="link" onClick={onDelete}>
+          Delete
+        </UnstyledButton>
+      )}
     </>
   )
 }

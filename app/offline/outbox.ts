@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { newId } from '../ui/new-id'
 import { localStart, sendStarts } from './local-starts'
+import { send as sendNow, waitingIn } from './send'
 import type { CookEvent, EventKind } from '#core/cook/events'
 import type { Remedy } from '#core/cook/remedy'
 
@@ -34,30 +35,12 @@ const PAGE = typeof window === 'undefined' ? '' : newId()
 const sentMs = ({ page, pressed_ms, steady_ms }: Waiting<string>): number =>
   page === PAGE ? pressed_ms + (performance.now() - steady_ms) : Date.now()
 
-/** Why the server would not have it. */
-async function wordsOf(response: Response): Promise<string> {
-  const body = (await response.json().catch(() => undefined)) as
-    { errors?: { message: string }[] } | undefined
-  return body?.errors?.[0]?.message ?? `the server said ${response.status}`
-}
-
 const RETRY_MS = 2500
-/** Not let in any more, too slow, by another name, too much at once: no word on the press itself. */
-const NOT_NOW: ReadonlySet<number> = new Set([401, 408, 421, 429])
-/** A line that takes a press and never answers is given up after this, ms; the press is sent again. */
-const SEND_MS = 15_000
 /** Presses the server has, kept until the page has loaded them; it drops them by their ids. */
 const MAX_TAKEN = 40
 const keyOf = (cookId: string) => `omsel.outbox.${cookId}`
 
-function stored<K extends string>(cookId: string): Waiting<K>[] {
-  try {
-    const list: unknown = JSON.parse(localStorage.getItem(keyOf(cookId)) ?? '[]')
-    return Array.isArray(list) ? (list as Waiting<K>[]) : []
-  } catch {
-    return []
-  }
-}
+const stored = <K extends string>(cookId: string): Waiting<K>[] => waitingIn<Waiting<K>>(keyOf(cookId))
 
 /** A press as an event, by the server's clock. */
 export type Pressed<K extends string> = Omit<CookEvent, 'kind'> & Pick<PressMore, 'dish'> & { kind: K }
@@ -149,18 +132,11 @@ export function useOutbox<K extends string = EventKind>(
       for (let next = stored<K>(cookId)[0]; next; next = stored<K>(cookId)[0]) {
         const { page: _page, steady_ms: _steady, ...press } = next
         const { id } = press
-        const response = await fetch(address, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json' },
-          body: JSON.stringify({ ...press, sent_ms: sentMs(next) }),
-          signal: AbortSignal.timeout(SEND_MS),
-        })
         // What the server refuses for good would block the rest for ever; what it cannot take now, or not
         // from a device that is not let in, stays.
-        if (response.status >= 500 || NOT_NOW.has(response.status))
-          throw new Error(`the server said ${response.status}`)
-        const { isNew } = response.ok ? ((await response.json()) as { isNew: boolean }) : { isNew: false }
-        setRefused(response.ok ? undefined : await wordsOf(response))
+        const answer = await sendNow(address, { ...press, sent_ms: sentMs(next) })
+        setRefused(answer.ok ? undefined : answer.refused)
+        const isNew = answer.ok && (answer.said as { isNew: boolean }).isNew
         if (isNew) setTaken((list) => [...list.slice(-MAX_TAKEN), next])
         keep((list) => list.filter((press) => press.id !== id))
         sent.current()

@@ -165,6 +165,34 @@ test('a batch started without a connection counts on this device, outlives a rel
   expect(await page.evaluate(() => localStorage.getItem('omsel.starts'))).toBeNull()
 })
 
+test('a batch that the kitchen cannot take says why, and can be deleted from the device', async ({
+  page,
+}) => {
+  await open(page, '/grains')
+  await page.evaluate(() =>
+    localStorage.setItem(
+      'omsel.starts',
+      JSON.stringify([
+        {
+          id: '01234567-89ab-4def-8123-456789abcdef',
+          startedMs: Date.now(),
+          start: {
+            request: { grains: [{ variety: 'basmati' }], amount: { basis: 'dry-mass', value: 200 } },
+            vessel_id: 'sold-pot',
+          },
+          shown: { vesselName: 'sold pot', tableMs: Date.now() + 1_800_000 },
+        },
+      ]),
+    ),
+  )
+  await open(page, '/grains')
+  await expect(page.getByText(/not accepted: .*sold-pot/)).toBeVisible()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(page.getByText('not accepted')).toBeHidden()
+  await open(page, '/grains')
+  expect(await page.evaluate(() => localStorage.getItem('omsel.starts'))).toBeNull()
+})
+
 /** Waits until every file of the program is on the device: they are fetched one after the other, after the page. */
 const allOnDevice = (page: Page) =>
   expect

@@ -6,7 +6,7 @@ import { unitsOf, amountIn } from '#core/units/system'
 import { LEFTOVER_LIMITS, type ContainerJson } from '#core/contract/leftovers'
 import { parsePlanRequest } from '#core/contract/plan-request'
 import { blendOf } from '#core/grain/blend'
-import { VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
+import { mainGrain, VARIETIES, varietyOf, type VarietyId } from '#core/grain/varieties'
 import {
   COOLING_CHOICE_IDS,
   COOLING_CHOICES,
@@ -67,7 +67,7 @@ export function loader({ request }: Route.LoaderArgs) {
             title: cook.title,
             vesselId: cook.vesselId,
             vesselName: cook.vesselName,
-            variety: asked.grains.reduce((a, b) => (b.share > a.share ? b : a)).variety,
+            variety: mainGrain(asked.grains),
             cookedG: cook.plan.yield.cooked_mass_g - cook.plan.yield.left_behind_g,
             servings: cook.plan.yield.servings,
             toKeep: asked.keepServings,
