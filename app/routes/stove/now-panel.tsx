@@ -313,7 +313,11 @@ function Clock({
   return (
     <>
       {live ? (
-        <p className={`${classes.count} figure`} role="timer" data-word={/[a-z]/.test(live.figure) || undefined}>
+        <p
+          className={`${classes.count} figure`}
+          role="timer"
+          data-word={/[a-z]/.test(live.figure) || undefined}
+        >
           {live.figure}
           <small> {live.unit}</small>
         </p>
