@@ -79,6 +79,7 @@ const {
   redirectRenamed,
   requireSession,
   sendHousehold,
+  storeNothing,
 } = build.entry.module
 const opened = openAtStart()
 if (!opened.ok) cannotStart(opened.message)
@@ -179,6 +180,7 @@ const householdBehind = (listener) => {
     next()
   })
   app.use(requireSession(listener))
+  app.use(storeNothing)
   app.use(sendHousehold)
   app.use(inTurn)
   app.use(pages)

@@ -20,6 +20,7 @@ export { failed, logged, prepareHttps, requireSession, whyNotReady } from '#serv
 export { isLoopback } from '#server/http/auth/hosts'
 export { inTurn } from '#server/http/in-turn'
 export { sendHousehold } from '#server/transfer/send-household'
+export { storeNothing } from '#server/http/public-demo'
 export { redirectRenamed } from '#server/http/redirects'
 export { log } from '#server/log'
 

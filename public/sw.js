@@ -94,6 +94,10 @@ async function withCopy(request, copy) {
     if (known) return asKept(known)
     // Without a page of it there is nothing to show; a slow server may yet answer.
     if (late.aborted) return fetch(request)
+    // A batch that was started on this device has no page of its own: the plan's leads there (app/offline).
+    const { pathname } = new URL(request.url)
+    if (/^\/stove\/[\w-]{36}$/.test(pathname) && (await cache.match(new Request('/'))))
+      return Response.redirect(`/#${pathname}`)
     return noConnection(error)
   }
 }

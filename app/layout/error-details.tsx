@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
-import { isRouteErrorResponse, useLocation } from 'react-router'
+import { isRouteErrorResponse, useLocation, useNavigate } from 'react-router'
+import { localStart } from '../offline/local-starts'
 import { PlacesNav } from './places-nav'
 import { signInAddress } from './sign-in-link'
 import classes from './layout.module.css'
@@ -18,7 +19,17 @@ function useServerFault(asks: boolean): string | undefined {
   return why
 }
 
-const TITLES: Record<number, string> = { 401: 'Signed out', 404: 'Page not found' }
+/** A stove that the household does not know may be of a batch that only this device knows. */
+function useLocalStove(missing: boolean): void {
+  const { pathname } = useLocation()
+  const navigate = useNavigate()
+  useEffect(() => {
+    const id = /^\/stove\/([\w-]+)$/.exec(pathname)?.[1]
+    if (missing && id !== undefined && localStart(id)) void navigate(pathname, { replace: true })
+  }, [missing, pathname, navigate])
+}
+
+const TITLES: Record<number, string> = { 401: 'Signed out', 404: 'Page not found', 501: 'Not in the demo' }
 const WORDS: Record<number, string> = {
   401: 'Please enter the passphrase again. Nothing saved is lost.',
   404: 'There is no such page here.',
@@ -34,6 +45,7 @@ export default function ErrorDetails({ error }: { error: unknown }) {
   const cut = isCut(error)
   const status = known ? error.status : 500
   const why = useServerFault(!known && !cut)
+  useLocalStove(status === 404)
   const said =
     known && status !== 401 && typeof error.data === 'string' && error.data ? error.data : undefined
   return (

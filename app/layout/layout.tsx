@@ -7,6 +7,7 @@ import { unitsOf } from '#core/units/system'
 import { nowMs } from '#server/clock'
 import { formIdOf, once } from '#server/http/once'
 import { decimalMarkFor } from '#server/http/reader'
+import { isPublicDemo } from '#server/http/public-demo'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
 import { listRunningCooks } from '#server/queries/running-cooks'
@@ -30,6 +31,7 @@ export function loader({ request }: Route.LoaderArgs) {
     household: settings.name,
     units: unitsOf(settings, decimalMarkFor(request)),
     running: listRunningCooks(open, nowMs()),
+    publicDemo: isPublicDemo(),
     nowMs: nowMs(),
   }
 }
@@ -93,6 +95,9 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
             Reload
           </UnstyledButton>
         </p>
+      )}
+      {loaderData.publicDemo && (
+        <p className={classes.newer}>Public demo: look around, plan and cook; nothing is stored here.</p>
       )}
       <Suspense>
         {away && <OfflineNotice heardMs={loaderData.nowMs} onStove={onStove} className={classes.newer!} />}

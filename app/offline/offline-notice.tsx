@@ -1,8 +1,8 @@
 import { UnstyledButton } from '@mantine/core'
 import { useEffect, useState, useSyncExternalStore } from 'react'
-import { Link, useRevalidator } from 'react-router'
+import { Link, useNavigate, useRevalidator } from 'react-router'
 import { useNow } from '../ui/time/use-now'
-import { dropStart, localStarts, sendStarts, type LocalStart } from './local-starts'
+import { dropStart, localStart, localStarts, sendStarts, type LocalStart } from './local-starts'
 
 const RETRY_MS = 5000
 
@@ -22,6 +22,17 @@ function hourOf(ms: number): string {
   return then.toDateString() === now.toDateString()
     ? hour
     : `${hour} on ${then.toLocaleDateString('en', { weekday: 'long', day: 'numeric', month: 'long' })}`
+}
+
+/** A stove that was loaded without a connection: the worker (public/sw.js) puts its address behind the plan's. */
+function useStoveInHash(): void {
+  const navigate = useNavigate()
+  useEffect(() => {
+    const [, path, id] = /^#(\/stove\/([\w-]+))$/.exec(window.location.hash) ?? []
+    if (path === undefined || id === undefined) return
+    if (localStart(id)) void navigate(path, { replace: true })
+    else window.location.replace('/no-connection.html')
+  }, [navigate])
 }
 
 /**
@@ -45,6 +56,7 @@ export default function OfflineNotice({
   )
   const [starts, setStarts] = useState(localStarts)
   const { revalidate } = useRevalidator()
+  useStoveInHash()
   useEffect(() => {
     const send = async () => {
       const before = localStarts().length

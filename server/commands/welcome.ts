@@ -5,6 +5,7 @@ import { formNumber, readerOf, SETTINGS_LIMITS } from '#core/contract/settings'
 import { LIMITS, type Result } from '#core/contract/plan-request'
 import { HEAT_PRESETS } from '#core/heat/sources'
 import { VESSEL_PRESET_IDS } from '#core/vessel/presets'
+import { VARIETY_IDS } from '#core/grain/varieties'
 import { fieldError } from '#core/contract/field-error'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { heatRow, vesselRow } from './begin-household'
@@ -19,19 +20,21 @@ const parseWelcome = readerOf(
     system: v.optional(oneOf(UNIT_SYSTEMS), 'metric'),
     pot: oneOf(VESSEL_PRESET_IDS),
     heat: oneOf(BURNER_PRESETS),
+    /** Left out by forms of before: the plan begins with its usual grain. */
+    grain: v.optional(oneOf(VARIETY_IDS)),
     eaters: v.pipe(formNumber, between(...LIMITS.amount.servings)),
   }),
 )
 
 /**
- * The first answers, all or none: altitude, units, one pot, one burner, how many eat.
+ * The first answers, all or none: one grain, how many eat, one pot, one burner, units, altitude.
  * @returns the address of the first plan
  */
 export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseWelcome(input)
   if (!read.ok) return read
   const { db, household, equipment, cooks } = kitchen
-  const { elevation_m, units, system, pot, heat, eaters: people } = read.value
+  const { elevation_m, units, system, pot, heat, grain, eaters: people } = read.value
   if (household.welcomed() || cooks.running().length > 0)
     return fieldError('pot', 'is already set up; change it in Pots', 'conflict')
   inOneWrite(db, () => {
@@ -49,5 +52,11 @@ export function welcome(kitchen: Kitchen, input: Record<string, unknown>): Resul
     equipment.save.heat(heatRow('first-heat', HEAT_PRESETS[heat].name, heat))
     household.welcome()
   })
-  return { ok: true, value: `/?servings=${people}&pot=first-pot&burner=first-heat` }
+  const address = new URLSearchParams({
+    ...(grain && { grain }),
+    servings: String(people),
+    pot: 'first-pot',
+    burner: 'first-heat',
+  })
+  return { ok: true, value: `/?${address}` }
 }

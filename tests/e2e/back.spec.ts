@@ -1,4 +1,4 @@
-import { expect, open, test } from './kitchen'
+import { alive, expect, open, test } from './kitchen'
 
 const PLAN = '/?grain=long-white&for=4&pot=heavy-blue&on=big-gas'
 
@@ -43,6 +43,17 @@ test('a step back closes what is open and stays, with what was changed; the next
   if (!isMobile)
     await expect(page.getByRole('button', { name: /^How much/ })).toHaveAttribute('aria-expanded', 'false')
   expect(requests).toEqual([])
+  await page.goBack()
+  await expect(page.getByRole('heading', { name: 'Grains', level: 1 })).toBeVisible()
+})
+
+test('after a reload on the second entry one step back leaves', async ({ page, isMobile }) => {
+  await open(page, '/grains')
+  await open(page, PLAN)
+  await page.getByRole('button', { name: isMobile ? 'Change the plan' : /^How much/ }).click()
+  await expect(page.getByRole('textbox', { name: 'Portions', exact: true })).toBeVisible()
+  await page.reload()
+  await alive(page)
   await page.goBack()
   await expect(page.getByRole('heading', { name: 'Grains', level: 1 })).toBeVisible()
 })

@@ -130,6 +130,8 @@ test('a batch started without a connection counts on this device, outlives a rel
   await allOnDevice(page)
   await open(page, '/')
   await context.setOffline(true)
+  // The browser's own switch lets some requests through while a worker sends a page elsewhere.
+  await page.route('**/cooks', (route) => route.abort('internetdisconnected'))
   await page.goto('/?grain=long-white&for=3&pot=heavy-blue&on=big-gas')
   await expect(
     page.getByText(/^This page is as it was at|No connection\. This page is as it was at/),
@@ -144,9 +146,11 @@ test('a batch started without a connection counts on this device, outlives a rel
     .click()
   await expect(act(page)).toHaveText(/^Rinse/)
   await expect(page.getByText(/Offline: still timing here/)).toBeVisible()
-  // The browser is opened again, still without a connection: from the plan the way leads back to the stove.
+  // Loaded again, still without a connection, it is there; from the plan the way leads to it too.
   await page.reload()
-  await page.getByRole('link', { name: 'To the plan' }).click()
+  await expect(page).toHaveURL(`/stove/${id}`)
+  await expect(act(page)).toHaveText(/^Rinse/)
+  await page.goto('/')
   await expect(page.getByText('not sent yet')).toBeVisible()
   await page.getByRole('link', { name: /^Heavy blue|^heavy blue/ }).click()
   await expect(act(page)).toHaveText(/^Rinse/)
@@ -156,6 +160,7 @@ test('a batch started without a connection counts on this device, outlives a rel
     return cooks.filter((cook) => cook.id === id).length
   }
   expect(await known()).toBe(0)
+  await page.unroute('**/cooks')
   await context.setOffline(false)
   await expect.poll(known, { timeout: 30_000 }).toBe(1)
   await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
@@ -221,6 +226,13 @@ test('a place gone to without a connection says so in the frame, a page loaded w
   await expect(places).toBeVisible()
   await page.goto('/grains')
   await expect(page.getByText('this page is not on the device')).toBeVisible()
+  // Nor is a stove that nobody on this device has started, once the plan is there to look it up.
+  await context.setOffline(false)
+  await open(page, '/')
+  await context.setOffline(true)
+  await page.goto('/stove/01234567-89ab-4def-8123-456789abcdef')
+  await expect(page).toHaveURL(/no-connection/)
+  await page.goto('/grains')
   await expect(page.getByRole('link', { name: 'To the stove' })).toBeVisible()
   await context.setOffline(false)
   await page.getByRole('link', { name: 'Try again' }).click()

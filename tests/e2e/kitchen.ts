@@ -164,6 +164,10 @@ export async function serious(page: Page): Promise<string[]> {
 /** Waits until the page answers to presses. */
 export async function open(page: Page, address: string): Promise<void> {
   await page.goto(address)
+  await alive(page)
+}
+
+export async function alive(page: Page): Promise<void> {
   // A hand comes near: what is behind the page is fetched then.
   await page.mouse.move(2, 2)
   await page.waitForFunction(() => document.documentElement.dataset.alive === 'yes')

@@ -5,7 +5,7 @@ import { act, expect, lookAgain, open, serious, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
-test('a newcomer’s first quarter of an hour: five questions, a pot planned, cooked and rated', async ({
+test('a newcomer’s first quarter of an hour: a few questions, a pot planned, cooked and rated', async ({
   page,
   isMobile,
 }) => {
@@ -27,14 +27,16 @@ test('a newcomer’s first quarter of an hour: five questions, a pot planned, co
     const height = page.getByLabel('Altitude, m')
     await height.fill('1120')
     await expect(page.getByText('Water boils at 96.2 °C there')).toBeVisible()
+    await page.getByLabel('What do you want to cook?').selectOption('short-white')
     await page.getByLabel('How many people?').fill('none')
     await page.getByRole('button', { name: 'Plan my first pot' }).click()
     await expect(page.getByText(/must be a number.*got "none"/)).toBeVisible()
     // Nothing that was typed is lost.
     await expect(height).toHaveValue('1120')
+    await expect(page.getByLabel('What do you want to cook?')).toHaveValue('short-white')
     await page.getByLabel('How many people?').fill('3')
     await page.getByRole('button', { name: 'Plan my first pot' }).click()
-    await page.waitForURL(/pot=first-pot/)
+    await page.waitForURL(/grain=short-white.*pot=first-pot/)
     await expect(page.getByRole('region', { name: 'The pot' })).toContainText('heavy pot')
     await page.getByRole('button', { name: 'Start now' }).click()
     await page.waitForURL(/\/stove\//)

@@ -1,11 +1,11 @@
 import { Button, Checkbox, Group, Select, Stack, Textarea, TextInput } from '@mantine/core'
 import { Form, useNavigation } from 'react-router'
 import { HOUSEHOLD_LIMITS } from '#core/contract/equipment'
-import { VARIETIES } from '#core/grain/varieties'
 import { shownField } from '../../ui/units/unit-form'
 import { useUnits } from '../../ui/units/units'
 import { errorAt, otherErrors, type Refused } from '../../ui/forms/errors'
 import type { GrainBag } from './bag-row'
+import { GRAINS_BY_FAMILY } from '../../ui/forms/grains-by-family'
 import { FormId } from '../../ui/forms/form-id'
 import { SendButton } from '../../ui/forms/send-button'
 
@@ -20,11 +20,6 @@ const FIELDS = [
   'enriched',
   'left_g',
 ] as const
-const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
-const GRAINS = FAMILIES.map((family) => ({
-  group: family,
-  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id, label: v.name })),
-}))
 
 export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: Refused | undefined }) {
   const units = useUnits()
@@ -43,7 +38,7 @@ export function BagForm({ bag, refused }: { bag: GrainBag | undefined; refused: 
         <TextInput label="Name" {...field('name')} data-autofocus />
         <Select
           label="Grain"
-          data={GRAINS}
+          data={GRAINS_BY_FAMILY}
           searchable
           allowDeselect={false}
           {...field('variety')}

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { data } from 'react-router'
+import { data, useRouteLoaderData } from 'react-router'
 import { localPlan } from '#core/plan/local-plan'
 import { runningCookOf, type StoredCook } from '#core/contract/running-cook'
 import { currentStage } from '#core/cook/next-action'
@@ -37,6 +37,7 @@ import { useRefresh } from '../../layout/use-refresh'
 import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
 import { afterNight } from '../../ui/time/after-night'
 import { useOutbox, type PressMore, type Outbox } from '../../offline/outbox'
+import type { loader as frameLoader } from '../../layout/layout'
 import type { Route } from './+types/stove'
 import { AdviceCard } from './advice-card'
 import { Alarm } from './alarm'
@@ -351,6 +352,8 @@ function useStageTitle(stage: string | undefined, batch: string): void {
 
 /** That this screen counts on without the server, and what it holds back. */
 function OfflineNote({ outbox, line }: { outbox: Outbox<EventKind>; line: Line }) {
+  const frame = useRouteLoaderData<typeof frameLoader>('layout/layout')
+  if (frame?.publicDemo) return null
   return (
     <>
       {(outbox.cutOff || line !== 'open') && (

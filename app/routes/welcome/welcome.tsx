@@ -19,6 +19,7 @@ import { formOf } from '../../ui/forms/read-form'
 import { SendButton } from '../../ui/forms/send-button'
 import type { Route } from './+types/welcome'
 import classes from './welcome.module.css'
+import { GRAINS_BY_FAMILY } from '../../ui/forms/grains-by-family'
 import { FormId } from '../../ui/forms/form-id'
 
 export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Omsel' }]
@@ -57,7 +58,7 @@ const unitsChosen = (typed: Record<string, string> | undefined): KitchenUnits =>
   system: typed?.system === 'us' ? 'us' : 'metric',
 })
 
-/** The first answers: six things, and a pot is planned. */
+/** The first answers, what is to be cooked tonight before what the kitchen is; then a pot is planned. */
 export default function Welcome({ loaderData, actionData }: Route.ComponentProps) {
   const refused = actionData
   const [height, setHeight] = useState(refused?.typed.elevation_m ?? '0')
@@ -72,54 +73,28 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
   return (
     <main className={classes.welcome}>
       <h1 className="figure">Set up your kitchen</h1>
-      <p className={classes.lead}>Six questions, then your first plan. You can change everything later.</p>
+      <p className={classes.lead}>
+        A few answers, then your first plan: how much water, how many minutes, step by step. You can change
+        everything later.
+      </p>
       <Form method="post" noValidate className={`${classes.sheet} basin`}>
         <FormId />
-        <div>
-          <span className={classes.label} id="system">
-            Which units do you use?
-          </span>
-          <SegmentedControl
-            fullWidth
-            aria-labelledby="system"
-            name="system"
-            value={system}
-            onChange={(next) => setSystem(next as UnitSystem)}
-            data={[
-              { value: 'metric', label: 'metric: °C, mL, grams' },
-              { value: 'us', label: 'US: °F, cups, ounces' },
-            ]}
-          />
-        </div>
+        <NativeSelect
+          name="grain"
+          label="What do you want to cook?"
+          defaultValue={refused?.typed.grain ?? 'long-white'}
+          error={errorAt(refused, 'grain')}
+          data={GRAINS_BY_FAMILY}
+        />
         <TextInput
-          name="elevation_m"
-          label={localLabel('Altitude, m', system)}
+          name="eaters"
+          label="How many people?"
           inputMode="decimal"
-          value={height}
-          onChange={(event) => setHeight(event.currentTarget.value)}
-          error={errorAt(refused, 'elevation_m')}
-          description={
-            boils === undefined
-              ? `${altitudeIn(low, system)} to ${altitudeIn(high, system)}; look it up on a map`
-              : `Water boils at ${boils} there`
-          }
+          defaultValue={refused?.typed.eaters ?? '4'}
+          error={errorAt(refused, 'eaters')}
+          description={`a child counts as ½; up to ${LIMITS.amount.servings[1]}`}
           inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
-        <div>
-          <span className={classes.label} id="units">
-            What do you measure with?
-          </span>
-          <SegmentedControl
-            fullWidth
-            aria-labelledby="units"
-            name="units"
-            defaultValue={refused?.typed.units ?? 'grams'}
-            data={[
-              { value: 'grams', label: 'a scale' },
-              { value: 'cups', label: 'cups' },
-            ]}
-          />
-        </div>
         <NativeSelect
           name="pot"
           label="Which pot is closest to yours?"
@@ -139,13 +114,49 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
           description="Not needed for a rice cooker or pressure cooker"
           inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
+        <div>
+          <span className={classes.label} id="system">
+            Which units do you use?
+          </span>
+          <SegmentedControl
+            fullWidth
+            aria-labelledby="system"
+            name="system"
+            value={system}
+            onChange={(next) => setSystem(next as UnitSystem)}
+            data={[
+              { value: 'metric', label: 'metric: °C, mL, grams' },
+              { value: 'us', label: 'US: °F, cups, ounces' },
+            ]}
+          />
+        </div>
+        <div>
+          <span className={classes.label} id="units">
+            What do you measure with?
+          </span>
+          <SegmentedControl
+            fullWidth
+            aria-labelledby="units"
+            name="units"
+            defaultValue={refused?.typed.units ?? 'grams'}
+            data={[
+              { value: 'grams', label: 'a scale' },
+              { value: 'cups', label: 'cups' },
+            ]}
+          />
+        </div>
         <TextInput
-          name="eaters"
-          label="How many people?"
+          name="elevation_m"
+          label={localLabel('Altitude, m', system)}
           inputMode="decimal"
-          defaultValue={refused?.typed.eaters ?? '4'}
-          error={errorAt(refused, 'eaters')}
-          description={`a child counts as ½; up to ${LIMITS.amount.servings[1]}`}
+          value={height}
+          onChange={(event) => setHeight(event.currentTarget.value)}
+          error={errorAt(refused, 'elevation_m')}
+          description={
+            boils === undefined
+              ? `${altitudeIn(low, system)} to ${altitudeIn(high, system)}; look it up on a map`
+              : `Water boils at ${boils} there`
+          }
           inputWrapperOrder={['label', 'input', 'error', 'description']}
         />
         <div className={classes.keys}>

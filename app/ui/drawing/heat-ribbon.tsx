@@ -37,6 +37,15 @@ const ROOM_FOR_MINUTES = 60
 /** The start's own hour needs so much room, px. */
 const START_LABEL_PX = 70
 const PX_PER_LETTER = 7.2
+/** An hour as it is written over the ribbon, and how far it stays from the line of now, px. */
+const HOUR_PX = 40
+const FROM_NOW_PX = 10
+
+/** Where an hour is written, so that the line of now does not cross it: beside it, on the nearer side. */
+export function hourBeside(x: number, now: number | undefined): number {
+  if (now === undefined || now <= x - FROM_NOW_PX || now >= x + HOUR_PX + FROM_NOW_PX) return x
+  return now < x + HOUR_PX / 2 ? now + FROM_NOW_PX : now - FROM_NOW_PX - HOUR_PX
+}
 
 /** In which order stages are drawn, and which of them share their time with others. */
 function arrangementOf(
@@ -89,6 +98,7 @@ export function HeatRibbon({
   const table = width - 16
   const px = (share: number) => 8 + share * (table - 8)
   const ends = times.reduce((latest, t) => Math.max(latest, t.end), 0)
+  const nowX = nowMinute === undefined ? undefined : px(placeOf(nowMinute))
   const spoken = stages.map((s) => `${stageWord(s)} ${say(windowWord(s.minutes, s.ends_on))}`).join(', ')
   return (
     <div ref={ref} className={classes.frame} style={{ height }}>
@@ -115,7 +125,7 @@ export function HeatRibbon({
             inFront={stages[i]!.heat !== 'off' && beside(i)}
           />
         ))}
-        <text x={Math.max(8, px(pieces[0]?.x ?? 0))} y={14} className={classes.minutes}>
+        <text x={hourBeside(Math.max(8, px(pieces[0]?.x ?? 0)), nowX)} y={14} className={classes.minutes}>
           {clockAt(times[0]?.start ?? 0)}
         </text>
         {stages.map((stage, i) => {
@@ -123,19 +133,17 @@ export function HeatRibbon({
           return (
             hot &&
             px(pieces[i]!.x) > Math.max(8, px(pieces[0]!.x)) + START_LABEL_PX && (
-              <text key={stage.id} x={px(pieces[i]!.x)} y={14} className={classes.hour}>
+              <text key={stage.id} x={hourBeside(px(pieces[i]!.x), nowX)} y={14} className={classes.hour}>
                 {clockAt(times[i]!.start)}
               </text>
             )
           )
         })}
         <path d={`M8 ${floor}H${table}`} className={classes.floor} />
-        {nowMinute !== undefined && (
+        {nowX !== undefined && (
           <g>
-            <path d={`M${px(placeOf(nowMinute))} 6V${floor + 8}`} className={classes.now} />
-            {nowAt !== undefined && (
-              <path d={`M${px(placeOf(nowMinute)) - 7} 2h14l-7 9z`} className={classes.nowTip} />
-            )}
+            <path d={`M${nowX} 6V${floor + 8}`} className={classes.now} />
+            {nowAt !== undefined && <path d={`M${nowX - 7} 2h14l-7 9z`} className={classes.nowTip} />}
           </g>
         )}
         <path d={`M${table} 16V${floor + 10}M${table - 10} 16h20`} className={classes.table} />

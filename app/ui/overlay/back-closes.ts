@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef } from 'react'
-import { stepBack } from './step-back'
+import { stepBack, storedDoubled, storeDoubled } from './step-back'
 
 /** Where the router's own history stands; another number means that a page was gone to. */
 const routersIndex = (): string => String((window.history.state as { idx?: number } | null)?.idx ?? 0)
@@ -10,7 +10,7 @@ const shownIndex = (): string | undefined => document.documentElement.dataset.pa
 /** What is open over the page, the last on top. */
 const open: { close: () => void }[] = []
 /** Pages, by their numbers, that have a second entry in the browser's history for what was open over them. */
-const doubled = new Set<string>()
+const doubled = new Set<string>(typeof document === 'undefined' ? [] : storedDoubled())
 /** While something is open over the page its address may change; it is noted this often. */
 const ADDRESS_MS = 100
 
@@ -22,10 +22,16 @@ function steppedBack(event: PopStateEvent): void {
   const index = routersIndex()
   if (index !== shownIndex() || !doubled.delete(index)) return
   event.stopImmediatePropagation()
+  storeDoubled(doubled)
   const top = open.pop()
   if (!top) return window.history.back()
   window.history.replaceState(window.history.state, '', stepBack.from)
   top.close()
+}
+
+/** After a reload too: nothing is open then, but the second entry is still there. */
+export const hearStepBack = (): void => {
+  stepBack.heard = steppedBack
 }
 
 /**
@@ -41,11 +47,12 @@ export function useBackCloses(opened: boolean, onClose: () => void): void {
   // At once when it is closed: a step back right after that is meant for the page.
   useLayoutEffect(() => {
     if (!opened) return
-    stepBack.heard = steppedBack
+    hearStepBack()
     const page = routersIndex()
     document.documentElement.dataset.page = page
     if (!doubled.has(page)) window.history.pushState(window.history.state, '')
     doubled.add(page)
+    storeDoubled(doubled)
     const me = { close: () => latest.current() }
     open.push(me)
     const note = () => (stepBack.from = window.location.href)

@@ -7,3 +7,24 @@ export const stepBack: {
   /** The address of the entry that is left, as last seen: when the step is heard, the browser shows the other one's. */
   from?: string
 } = {}
+
+const STORED = 'pages-with-a-second-entry'
+
+/** The router's numbers of the pages with a second entry in this tab's history; like that, they outlive a reload. */
+export function storedDoubled(): string[] {
+  try {
+    return sessionStorage.getItem(STORED)?.split(' ') ?? []
+  } catch {
+    return [] // a browser that stores nothing
+  }
+}
+
+export function storeDoubled(pages: Iterable<string>): void {
+  const list = [...pages].join(' ')
+  try {
+    if (list) sessionStorage.setItem(STORED, list)
+    else sessionStorage.removeItem(STORED)
+  } catch {
+    // Then a reload forgets it: one step back more is needed.
+  }
+}

@@ -1,5 +1,5 @@
 import { Button, NumberInput, Select, SegmentedControl, Stack, Text } from '@mantine/core'
-import { inWords, VARIETIES, type VarietyId, varietyOf } from '#core/grain/varieties'
+import { inWords, type VarietyId, varietyOf } from '#core/grain/varieties'
 import {
   methodOfState,
   MAX_OTHERS,
@@ -7,13 +7,9 @@ import {
   vesselOfState,
   type PlanState,
 } from '../../../planning/plan-state'
+import { GRAINS_BY_FAMILY } from '../../../ui/forms/grains-by-family'
 import type { PanelProps } from './panel-props'
 
-const FAMILIES = [...new Set(VARIETIES.map((v) => v.family))]
-const GROUPS = FAMILIES.map((family) => ({
-  group: family,
-  items: VARIETIES.filter((v) => v.family === family).map((v) => ({ value: v.id as string, label: v.name })),
-}))
 const BAG = 'bag:'
 
 /**
@@ -42,7 +38,7 @@ export function GrainPanel({ state, change, household }: PanelProps) {
     <Stack gap="sm">
       <Select
         label="Grain"
-        data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GROUPS] : GROUPS}
+        data={bags.length > 0 ? [{ group: 'your bags', items: bags }, ...GRAINS_BY_FAMILY] : GRAINS_BY_FAMILY}
         value={
           state.bagId && household.bags.some((b) => b.id === state.bagId) ? BAG + state.bagId : state.grain
         }
@@ -103,7 +99,7 @@ function Other({ i, state, change }: Pick<PanelProps, 'state' | 'change'> & { i:
     <Stack gap={4}>
       <Select
         aria-label={`Grain ${i + 2}`}
-        data={GROUPS}
+        data={GRAINS_BY_FAMILY}
         value={other.variety}
         searchable
         openOnFocus={false}
