@@ -125,8 +125,8 @@ export default function Welcome({ loaderData, actionData }: Route.ComponentProps
             value={system}
             onChange={(next) => setSystem(next as UnitSystem)}
             data={[
-              { value: 'metric', label: 'metric: °C, mL, grams' },
-              { value: 'us', label: 'US: °F, cups, ounces' },
+              { value: 'metric', label: 'metric: grams, °C' },
+              { value: 'us', label: 'US: ounces, °F' },
             ]}
           />
         </div>
