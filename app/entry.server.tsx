@@ -86,14 +86,18 @@ export default function handleRequest(
         progressiveChunkSize: Infinity,
         [wholePage ? 'onAllReady' : 'onShellReady']() {
           shellSent = true
-          const body = new PassThrough()
+          // The timer holds the whole page: it ends with it.
+          const body = new PassThrough().once('close', () => clearTimeout(late))
           headers.set('Content-Type', 'text/html; charset=utf-8')
           headers.set('Cache-Control', 'no-store')
           if (nonce) headers.set('Content-Security-Policy', policy(nonce))
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }))
           pipe(body)
         },
-        onShellError: reject,
+        onShellError(error: unknown) {
+          clearTimeout(late)
+          reject(error as Error)
+        },
         onError(error: unknown) {
           status = 500
           // A shell that failed is logged by handleError.
@@ -105,6 +109,6 @@ export default function handleRequest(
         },
       },
     )
-    setTimeout(abort, streamTimeout + 1000)
+    const late = setTimeout(abort, streamTimeout + 1000)
   })
 }

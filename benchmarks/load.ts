@@ -105,6 +105,6 @@ await served(4886, async ({ address, memoryMb }) => {
   say(
     'memory of the server over that and 24 s more',
     memory.map((m) => Math.round(m)).join(', ') + ' MB',
-    `the last three within ${Math.round(Math.max(...half) - Math.min(...half))} MB`,
+    `the last three within ${Math.round(Math.max(...half) - Math.min(...half))} MB; limit 260 MB`,
   )
 })

@@ -7,7 +7,7 @@ import { runInWorker, takesLong } from './worker-pool'
  * in characters.
  */
 const saved = new LRUCache<string, string>({
-  maxSize: 16_000_000,
+  maxSize: 4_000_000,
   maxEntrySize: 400_000,
   sizeCalculation: (json, asked) => json.length + asked.length,
 })
