@@ -94,7 +94,18 @@ const settled = (request: PlanRequestJson) => {
   return read.value
 }
 
+/** Steam of the usual batches, g/g, by grain, pot and batch: a label is read often, and they never change. */
+const knownSteam = new Map<string, number>()
+
 function steamPerGram(variety: VarietyId, pot: keyof typeof POTS, batchG: number): number {
+  const usual = (UNKNOWN_BATCHES as readonly number[]).includes(batchG)
+  const key = `${variety} ${pot} ${batchG}`
+  const steam = (usual ? knownSteam.get(key) : undefined) ?? plannedSteam(variety, pot, batchG)
+  if (usual) knownSteam.set(key, steam)
+  return steam
+}
+
+function plannedSteam(variety: VarietyId, pot: keyof typeof POTS, batchG: number): number {
   const made = plan(
     settled({ grains: [{ variety }], amount: { basis: 'dry-mass', value: batchG }, ...POTS[pot].request }),
   )

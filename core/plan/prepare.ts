@@ -1,6 +1,7 @@
 import { blendOf, slowedBlend, type Blend } from '#core/grain/blend'
 import { steamedBlend } from '#core/grain/steamed'
 import { uptakeAt } from '#core/grain/texture'
+import type { VarietyId } from '#core/grain/varieties'
 import { boilingPointAt, pressureAt } from '#core/heat/boiling-point'
 import { methodOf } from '#core/methods/index'
 import type { MethodContext, Method, MethodStage } from '#core/methods/definition'
@@ -109,6 +110,12 @@ export function prepare(request: PlanRequest): PreparedPlan {
     addInWaterG: addInWater(request.addIns, dryG),
     retainedSoakC: soak?.water === 'keep' ? Math.min(soak.celsius, boilC) : null,
   }
+}
+
+/** Dry grain that a plan of this takes, g, by its kinds; nothing is cooked for it. */
+export function grainNeeded(request: PlanRequest): { variety: VarietyId; grams: number }[] {
+  const { blend, dryG } = prepare(request)
+  return blend.parts.map(({ variety, share }) => ({ variety: variety.id, grams: dryG * share }))
 }
 
 /**

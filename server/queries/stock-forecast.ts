@@ -1,4 +1,5 @@
-import { planFrom } from '#core/contract/plan'
+import { parsePlanRequest } from '#core/contract/plan-request'
+import { grainNeeded } from '#core/plan/prepare'
 import { forecast, type Forecast, type Need } from '#core/stock/forecast'
 import type { Kitchen } from '#server/store/open-household'
 
@@ -13,14 +14,9 @@ export function stockForecast({ grainBags, meals }: Kitchen, nowMs: number): For
       )
       return meal.dishes.flatMap((dish): Need[] => {
         if (dish.kind !== 'plan' || begun.has(dish.id)) return []
-        const read = planFrom(dish.request)
+        const read = parsePlanRequest(dish.request)
         return read.ok
-          ? read.value.grain.parts.map((part) => ({
-              title: meal.title,
-              atMs: meal.serve_ms,
-              variety: part.variety,
-              grams: part.mass_g,
-            }))
+          ? grainNeeded(read.value).map((part) => ({ title: meal.title, atMs: meal.serve_ms, ...part }))
           : []
       })
     })
