@@ -172,6 +172,110 @@ describe('the rest of a meal under way', () => {
     })
   })
 
+  const simmered = (id: string, minutes: number, holdMost = 60): Dish =>
+    companionOf({
+      id,
+      title: id,
+      holdMost,
+      tasks: [{ id: 'simmer', title: 'simmer', minutes, handsOn: false, needs: 'burner' }],
+    })
+  const poaching = (minutes: number, at = 'b2'): FixedBlock => {
+    const [block] = simmered('trout', minutes).blocks
+    return { start: -10, at, block: { ...block!, id: 'trout poach' } }
+  }
+
+  test('a step may be due for a minute and a half before the table moves for it', () => {
+    const late = (minutes: number, now: number) =>
+      placeLive({ dishes: [simmered('soup', minutes)], kitchen: kitchen(1), fixed: [], now }).late
+    expect([late(21, -20), late(22, -20), late(23, -20)]).toEqual([0, 1, 2])
+    expect([late(21, -19.5), late(21, -19.4)]).toEqual([0, 1])
+  })
+
+  test('serving moves by four hours at most; what needs more is said not to work', () => {
+    const got = (minutes: number) =>
+      placeLive({ dishes: [simmered('beans', minutes)], kitchen: kitchen(1), fixed: [], now: -20 })
+    expect([got(261).late, got(261).undone]).toEqual([240, []])
+    expect([got(262).late, got(262).undone.map(({ why }) => why)]).toEqual([0, ['too-soon']])
+    const told = new Map([['beans simmer', { start: -262, at: 'b1' }]])
+    const again = (minutes: number) =>
+      placeLive({ dishes: [simmered('beans', minutes)], kitchen: kitchen(1), fixed: [], now: -20, told })
+    expect([again(261).late, again(261).undone]).toEqual([240, []])
+    expect(again(262).undone.map(({ why }) => why)).toEqual(['too-soon'])
+  })
+
+  test('two minutes late is no reason to move what was published, three are', () => {
+    const told = new Map([['soup simmer', { start: -20, at: 'b1' }]])
+    const startAfter = (trout: number) => {
+      const got = placeLive({
+        dishes: [simmered('soup', 20)],
+        kitchen: kitchen(2),
+        fixed: [poaching(trout)],
+        now: -30,
+        told,
+      })
+      // Placed from the new hour; told from the one that was asked for.
+      return [got.late, got.placed.get('soup simmer')!.start + got.late]
+    }
+    expect(startAfter(12)).toEqual([2, -20])
+    expect(startAfter(13)).toEqual([3, -17])
+  })
+
+  test('what was published stays on its burner where another would do as well', () => {
+    const told = new Map([
+      ['soup simmer', { start: -20, at: 'b2' }],
+      ['sauce simmer', { start: -10, at: 'b1' }],
+    ])
+    const got = placeLive({
+      dishes: [simmered('soup', 20), simmered('sauce', 10)],
+      kitchen: kitchen(3),
+      fixed: [poaching(20, 'b3')],
+      now: -24,
+      told,
+    })
+    expect(got.late).toBe(10)
+    expect([...got.placed.values()].map(({ block, at }) => [block.id, at])).toEqual(
+      expect.arrayContaining([
+        ['soup simmer', 'b2'],
+        ['sauce simmer', 'b1'],
+      ]),
+    )
+  })
+
+  test('an order that makes the evening much later gives way to another, one that hardly does stays', () => {
+    // Both want the one burner; the soup keeps, the trout does not wait at all.
+    const meal = (soup: number) => [simmered('soup', soup, 60), simmered('trout', 10, 0)]
+    const told = (soup: number) =>
+      new Map([
+        ['trout simmer', { start: -10 - soup, at: 'b1' }],
+        ['soup simmer', { start: -soup, at: 'b1' }],
+      ])
+    const got = (soup: number) =>
+      placeLive({ dishes: meal(soup), kitchen: kitchen(1), fixed: [], now: -60, told: told(soup) })
+    // As published the trout would stand for as long as the soup simmers, which it may not.
+    expect(got(20).undone).toEqual([])
+    expect(got(20).placed.get('trout simmer')!.start).toBe(-10)
+    expect(got(20).placed.get('soup simmer')!.start).toBe(-30)
+  })
+
+  test('a fixed hour without a burner stays on the one that was published, or takes one that is free', () => {
+    const told = new Map([
+      ['soup simmer', { start: -20, at: 'b2' }],
+      ['sauce simmer', { start: -5, at: 'b1' }],
+    ])
+    const moved = (start: number) =>
+      placeLive({
+        dishes: [simmered('soup', 20), simmered('sauce', 5)],
+        kitchen: kitchen(2),
+        fixed: [poaching(5, 'b1')],
+        now: -60,
+        told,
+        locks: new Map([['soup simmer', { start }]]),
+      })
+    expect(moved(40).placed.get('soup simmer')).toMatchObject({ start: -40, at: 'b2' })
+    expect(moved(40).placed.get('sauce simmer')).toMatchObject({ start: -5, at: 'b1' })
+    expect(moved(40).late).toBe(0)
+  })
+
   test('slides the table by what the late dish needs, and no further', () => {
     const soup = companionOf({
       id: 'soup',
@@ -315,4 +419,18 @@ test('every dish has one act: what is on with its look, else what comes; a dish 
     ['rice', 9, undefined],
     ['roots', 20, 'done'],
   ])
+})
+
+test('a move of two minutes is told, one of less is not; another burner always is', () => {
+  const at = (startMs: number, on = 'b1') => ({ dish: 'a', id: 'x', startMs, at: on, begun: false })
+  const told = [{ dish: 'a', id: 'x', startMs: 600_000, at: 'b1' }]
+  expect(changed(told, [at(600_000 + 119_999)])).toEqual([])
+  expect(changed(told, [at(600_000 - 119_999)])).toEqual([])
+  expect(changed(told, [at(600_000 + 120_000)])).toHaveLength(1)
+  expect(changed(told, [at(600_000 - 120_000)])).toHaveLength(1)
+  expect(changed(told, [at(600_000, 'b2')])).toEqual([
+    { dish: 'a', id: 'x', fromMs: 600_000, toMs: 600_000, at: 'b2' },
+  ])
+  // What had no place, or has none now, has not moved to another.
+  expect(changed([{ dish: 'a', id: 'x', startMs: 600_000 }], [at(600_000)])).toEqual([])
 })
