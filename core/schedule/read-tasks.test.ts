@@ -79,3 +79,59 @@ test('whatever is typed is read or refused, never lost', () => {
     }),
   )
 })
+
+test.each([
+  ['x'.repeat(80), 'x'.repeat(81)],
+  ['Cut; 1', 'Cut; 0.9'],
+])('just inside a limit it is read, just outside it is not', (inside, outside) => {
+  const line = (text: string) => (text.includes(';') ? text : `${text}; 5`)
+  expect(readTasks(line(inside)).ok).toBe(true)
+  expect(readTasks(line(outside)).ok).toBe(false)
+})
+
+test('a look comes every 2 to 240 minutes', () => {
+  const look = (every: number) => readTasks(`Roast; 300; oven; look every ${every}`).ok
+  expect([1, 2, 240, 241].map(look)).toEqual([false, true, true, false])
+})
+
+test('a dish has twenty steps at most, and says how many were typed', () => {
+  const steps = (many: number) => readTasks(Array.from({ length: many }, (_, i) => `Step ${i}; 1`).join('\n'))
+  expect(steps(20).ok).toBe(true)
+  expect(steps(21)).toEqual({ ok: false, message: 'holds at most 20, got 21', tooMany: true })
+})
+
+test('hours and minutes, alone and together', () => {
+  const minutes = (text: string) => one(`Roast; ${text}`).minutes
+  expect(['2 h', '1 hour', '1.5 hours', '90 minutes', '1 h 5 min', '1h 5'].map(minutes)).toEqual([
+    120, 60, 90, 90, 65, 65,
+  ])
+})
+
+test('empty lines and cells are passed over; a line is counted as it stands among the others', () => {
+  expect(readTasks('\n\nCut; 5;; hands;\n\n  Fry; 6; burner\n')).toMatchObject({
+    ok: true,
+    tasks: [
+      { id: 't1', title: 'Cut', hands_on: true },
+      { id: 't2', title: 'Fry', needs: 'burner' },
+    ],
+  })
+})
+
+test('without anything before it, “after” says so; a long word is cut in what is said', () => {
+  const refused = (text: string) => {
+    const read = readTasks(text)
+    if (read.ok) throw new Error('read')
+    return read.message
+  }
+  expect(refused('Roast; 45; after the stew')).toContain('there is no step or dish before it')
+  expect(refused(`Roast; 45; ${'y'.repeat(60)}`)).toContain(`“${'y'.repeat(60)}”`)
+  expect(refused(`Roast; 45; ${'y'.repeat(61)}`)).toContain(`“${'y'.repeat(60)}…”`)
+})
+
+test('a comma is part of a number, of what is done, or parts the cells', () => {
+  expect(one('Roast, gently, 7,5, burner')).toMatchObject({
+    title: 'Roast, gently',
+    minutes: 7.5,
+    needs: 'burner',
+  })
+})
