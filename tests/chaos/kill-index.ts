@@ -9,7 +9,8 @@ const result = await chaos({
   say: (run) => (run + 1) % 20 === 0 && console.log(`${run + 1} kills`),
 })
 console.log(
-  `${result.runs} kills, ${result.pressed} presses, ${result.acknowledged} acknowledged, ${result.wrong.length} wrong`,
+  `${result.runs} kills, ${result.pressed} presses, ${result.acknowledged} acknowledged, ` +
+    `${result.sent} forms and starts, ${result.answered} answered; ${result.wrong.length} wrong`,
 )
 for (const line of result.wrong.slice(0, 20)) console.log(line)
 process.exitCode = result.wrong.length > 0 ? 1 : 0
