@@ -7,6 +7,7 @@ import { householdIn } from './household'
 import { leftoversIn } from './leftovers'
 import { notebookIn } from './notebook'
 import { openDatabase, type Db } from './open'
+import { refusingInWords } from './write'
 import { photosIn } from './photos'
 import { practiceIn } from './practice'
 import { grainBagsIn } from './grain-bags'
@@ -36,7 +37,7 @@ export interface Kitchen {
   access: ReturnType<typeof accessIn>
 }
 
-export const openKitchen = (file: string): Kitchen => kitchenIn(openDatabase(file))
+export const openKitchen = (file: string): Kitchen => kitchenIn(refusingInWords(openDatabase(file)))
 
 /** A database as a household's data. */
 export function kitchenIn(db: Db): Kitchen {

@@ -27,7 +27,7 @@ const freeBytes = (folder: string): number => {
 }
 
 /**
- * Whether a household can be written to now: a write that is begun and taken back, and room on its disk.
+ * Whether a household can be written to now: a row that is written and deleted again, and room on its disk.
  * Another program's write in between is no fault, and is not waited for.
  * @param free bytes free in a folder
  * @returns what is wrong, in words; nothing when it can
@@ -43,9 +43,13 @@ export function whyNotWritable(db: Db, free = freeBytes): string | undefined {
   try {
     db.exec('BEGIN IMMEDIATE')
     try {
-      db.exec('UPDATE household SET name = name')
-    } finally {
-      db.exec('ROLLBACK')
+      // Until it is committed nothing has reached the disk.
+      db.exec("INSERT INTO answered_form (id, at_ms) VALUES ('write-probe', 0)")
+      db.exec("DELETE FROM answered_form WHERE id = 'write-probe'")
+      db.exec('COMMIT')
+    } catch (error) {
+      if (db.inTransaction) db.exec('ROLLBACK')
+      throw error
     }
     return undefined
   } catch (error) {
@@ -54,7 +58,7 @@ export function whyNotWritable(db: Db, free = freeBytes): string | undefined {
     if (code?.startsWith('SQLITE_BUSY')) return undefined
     return (
       whyDamaged() ??
-      `The household cannot be written to (${code}). See who owns its folder, and whether the disk is there for reading only.`
+      `The household cannot be written to (${code}). See who owns its folder, and whether its disk is full or there for reading only.`
     )
   } finally {
     db.pragma(`busy_timeout = ${waits}`)

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { openDatabase, type Db } from './open'
-import { inOneWrite } from './write'
+import { inOneWrite, refusingInWords, WriteRefused } from './write'
 
 let folder: string
 let db: Db
@@ -85,4 +85,60 @@ test('a write inside a write is part of it', () => {
     }),
   ).toThrow('no')
   expect(read()).toBe(1)
+})
+
+describe('a write that the disk does not take', () => {
+  const refusal = (write: () => unknown): WriteRefused => {
+    try {
+      write()
+    } catch (error) {
+      if (error instanceof WriteRefused) return error
+      throw error
+    }
+    throw new Error('it was taken')
+  }
+  // As full as a file can get that may have no page more.
+  const fill = () => {
+    db.exec('CREATE TABLE filler (text TEXT)')
+    db.pragma(`max_page_count = ${db.pragma('page_count', { simple: true }) as number}`)
+  }
+  const big = 'x'.repeat(20_000)
+
+  test('is answered with 503 and what to do, alone and in one with others; nothing of it is there', async () => {
+    fill()
+    refusingInWords(db)
+    for (const write of [
+      () => db.prepare('INSERT INTO filler VALUES (?)').run(big),
+      () =>
+        inOneWrite(db, () => {
+          addOne()
+          db.prepare('INSERT INTO filler VALUES (?)').run(big)
+        }),
+    ]) {
+      const error = refusal(write)
+      expect([error.status, error.code]).toEqual([503, 'SQLITE_FULL'])
+      expect(error.message).toContain('The disk is full. Nothing was saved')
+      expect(await error.text()).toBe(error.message)
+      expect(error.headers.get('Retry-After')).toBe('5')
+    }
+    expect(read()).toBe(1)
+    expect(db.inTransaction).toBe(false)
+    // What there is room for is still taken, and what is there can be read.
+    inOneWrite(db, addOne)
+    expect(read()).toBe(2)
+  })
+
+  test('says where the household is there for reading only', () => {
+    refusingInWords(db).pragma('query_only = 1')
+    expect(refusal(addOne).message).toContain('reading only')
+    expect(refusal(() => inOneWrite(db, addOne)).message).toContain('reading only')
+  })
+
+  test('a fault of the program stays one', () => {
+    refusingInWords(db)
+    db.exec('CREATE TABLE single (id INTEGER PRIMARY KEY); INSERT INTO single VALUES (1)')
+    const twice = () => db.prepare('INSERT INTO single VALUES (1)').run()
+    expect(twice).toThrow(/UNIQUE/)
+    expect(() => inOneWrite(db, twice)).toThrow(/UNIQUE/)
+  })
 })

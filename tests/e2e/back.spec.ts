@@ -51,7 +51,12 @@ test('after a reload on the second entry one step back leaves', async ({ page, i
   await open(page, '/grains')
   await open(page, PLAN)
   await page.getByRole('button', { name: isMobile ? 'Change the plan' : /^How much/ }).click()
-  await expect(page.getByRole('textbox', { name: 'Portions', exact: true })).toBeVisible()
+  await expect(
+    page
+      .getByRole('dialog')
+      .or(page.getByRole('textbox', { name: 'Portions', exact: true }))
+      .first(),
+  ).toBeVisible()
   await page.reload()
   await alive(page)
   await page.goBack()
