@@ -24,7 +24,9 @@ test('a newcomer’s first quarter of an hour: a few questions, a pot planned, c
     await open(page, `http://127.0.0.1:${port}/`)
     await expect(page).toHaveURL(/\/welcome$/)
     expect(await serious(page)).toEqual([])
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(
+      0,
+    )
     const height = page.getByLabel('Altitude, m')
     await height.fill('1120')
     await expect(page.getByText('Water boils at 96.2 °C there')).toBeVisible()
