@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
 import type { Page } from '@playwright/test'
-import { act, expect, open, test } from './kitchen'
+import { act, alive, expect, open, test } from './kitchen'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
@@ -136,6 +136,7 @@ test('a batch started without a connection counts on this device, outlives a rel
   await expect(
     page.getByText(/^This page is as it was at|No connection\. This page is as it was at/),
   ).toBeVisible()
+  await alive(page)
   await page.getByRole('button', { name: 'Start now' }).click()
   await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
   const id = page.url().split('/').at(-1)!
