@@ -6,6 +6,7 @@ import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/c
 import type { ReactNode } from 'react'
 import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router'
 import type { Route } from './+types/root'
+import { holdEarlyPresses } from './layout/early-press'
 import { ErrorPage } from './layout/error-page'
 import { useHydrated } from './layout/use-hydrated'
 import { useNonce } from './layout/nonce'
@@ -25,6 +26,11 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="color-scheme" content="light dark" />
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} suppressHydrationWarning />
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `(${holdEarlyPresses.toString()})()` }}
+        />
         <link rel="icon" href="/favicon.svg" type="image/svg+xml" />
         <link rel="manifest" href="/manifest.webmanifest" />
         <meta name="theme-color" content="#1e3557" />

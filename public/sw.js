@@ -108,11 +108,15 @@ async function keep(cache, request, answer) {
   for (const key of keys.slice(0, Math.max(0, keys.length - MOST_PAGES))) await cache.delete(key)
 }
 
-/** The page says of itself that it was kept, so that it does not take its old hour for the hour. */
+/** The page says of itself that it was kept, so that it does not take its old hour for the hour, and of which plan. */
 async function asKept(answer) {
   const text = await answer.text()
-  return new Response(text.replace('<html', '<html data-kept="yes"'), {
-    status: 200,
-    headers: answer.headers,
-  })
+  const of = new URL(answer.url).search.replaceAll('&', '&amp;')
+  return new Response(
+    text.replace('<html', () => `<html data-kept="yes" data-kept-of="${of}"`),
+    {
+      status: 200,
+      headers: answer.headers,
+    },
+  )
 }

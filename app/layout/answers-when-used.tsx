@@ -1,8 +1,18 @@
 import { useMounted } from '@mantine/hooks'
 import { lazy, Suspense, useEffect, useState, type ComponentType, type ReactNode } from 'react'
+import { dropEarly, pressEarly } from './early-press'
 
 /** What a hand, a key or a screen reader does first on a page. */
-const SIGNS = ['pointermove', 'pointerdown', 'touchstart', 'wheel', 'keydown', 'focusin', 'click'] as const
+const SIGNS = [
+  'pointermove',
+  'pointerdown',
+  'touchstart',
+  'wheel',
+  'keydown',
+  'focusin',
+  'click',
+  'early-press',
+] as const
 /** Unused for so long after it has loaded, a page is made to answer anyway: its clock goes on. */
 const UNUSED_MS = 2500
 
@@ -13,7 +23,7 @@ const root = (): DOMStringMap => document.documentElement.dataset
 /** Resolves when the page is first used, or has been there for a while; at once for a copy, which shows old hours. */
 const firstUsed = (): Promise<void> =>
   new Promise((resolve) => {
-    if (root().kept) return resolve()
+    if (root().kept || window.earlyPress) return resolve()
     const used = () => {
       SIGNS.forEach((sign) => window.removeEventListener(sign, used, true))
       resolve()
@@ -23,25 +33,6 @@ const firstUsed = (): Promise<void> =>
     if (document.readyState === 'complete') wait()
     else window.addEventListener('load', wait)
   })
-
-let pressed: HTMLElement | undefined
-/** A key of the page that is pressed before it answers; links and fields do by themselves what they do. */
-function hold(event: MouseEvent): void {
-  const key = (event.target as Element).closest<HTMLElement>('main button')
-  if (!key) return
-  event.preventDefault()
-  event.stopImmediatePropagation()
-  pressed = key
-}
-
-/** Says that what is shown answers now; no press is held any more.  @returns the one that was */
-function letGo(): HTMLElement | undefined {
-  root().alive = 'yes'
-  window.removeEventListener('click', hold, true)
-  const key = pressed
-  pressed = undefined
-  return key
-}
 
 const RETRY_MS = 3000
 
@@ -81,7 +72,6 @@ export function answersWhenUsed<Props extends object>(
   if (ON_SERVER) void load()
   const Later = lazy(async () => {
     if (!ON_SERVER && root().alive !== 'yes') {
-      window.addEventListener('click', hold, true)
       await firstUsed()
       return untilFetched(load)
     }
@@ -92,7 +82,10 @@ export function answersWhenUsed<Props extends object>(
     useEffect(() => {
       root().alive ??= 'soon'
       // Another page may be gone to before this one answers.
-      return () => void letGo()
+      return () => {
+        root().alive = 'yes'
+        dropEarly()
+      }
     }, [])
     return (
       <Suspense fallback={meanwhile}>
@@ -108,7 +101,9 @@ function Answers() {
   // What opens at a press is put in its place once everything is mounted.
   const mounted = useMounted()
   useEffect(() => {
-    if (mounted) letGo()?.click()
+    if (!mounted) return
+    root().alive = 'yes'
+    pressEarly('page')
   }, [mounted])
   return null
 }

@@ -82,6 +82,29 @@ test('another page that is gone to before the plan answers does so at once', asy
   await expect(page.getByRole('dialog')).toBeVisible()
 })
 
+test('a press before any script has come is done once the page answers, on the page and in the frame', async ({
+  page,
+}) => {
+  const release: (() => void)[] = []
+  const hold = (path: string) =>
+    page.route(path, async (route) => {
+      await new Promise<void>((resolve) => release.push(resolve))
+      await route.continue()
+    })
+  await hold('**/assets/entry.client*.js')
+  for (const [address, key, opened] of [
+    [ADDRESS, /^Which grain/, /^Which grain/],
+    [ADDRESS, /^Find/, /^Find/],
+    ['/pots', 'Add a pot', /./],
+  ] as const) {
+    await page.goto(address, { waitUntil: 'commit' })
+    await page.getByRole('button', { name: key }).first().click()
+    expect(await page.evaluate(() => document.documentElement.dataset.alive)).toBeUndefined()
+    release.splice(0).forEach((go) => go())
+    await expect(page.getByRole('dialog', { name: opened })).toBeVisible()
+  }
+})
+
 test.describe('the line is lost before the page is first touched', () => {
   test.use({ expectedNoise: [/ERR_INTERNET_DISCONNECTED/] })
   test('it can still be read, and does what was pressed once there is a line', async ({ page, context }) => {

@@ -171,6 +171,36 @@ test('a batch started without a connection counts on this device, outlives a rel
   expect(await page.evaluate(() => localStorage.getItem('omsel.starts'))).toBeNull()
 })
 
+test('a press on the copy of a plan before it answers is done then; one on the copy of another plan is not', async ({
+  page,
+  context,
+}) => {
+  const plan = '/?grain=basmati&for=4&pot=heavy-blue&on=big-gas'
+  await open(page, plan)
+  await allOnDevice(page)
+  await open(page, plan)
+  await context.setOffline(true)
+  await page.route('**/cooks', (route) => route.abort('internetdisconnected'))
+  const slow = await context.newCDPSession(page)
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 })
+  const press = () =>
+    page.evaluate(() => {
+      const keys = [...document.querySelectorAll('button')]
+      keys.find((key) => key.textContent === 'Start now')!.click()
+      return document.documentElement.dataset.alive
+    })
+  await page.goto('/?grain=long-white&for=3&pot=heavy-blue&on=big-gas', { waitUntil: 'commit' })
+  await page.waitForFunction(() => document.body.textContent.includes('Start now'))
+  expect(await press()).not.toBe('yes')
+  await alive(page)
+  await expect(page.getByRole('button', { name: 'Start now' })).toBeEnabled()
+  await expect(page).toHaveURL(/grain=long-white/)
+  await page.goto(plan, { waitUntil: 'commit' })
+  await page.waitForFunction(() => document.body.textContent.includes('Start now'))
+  expect(await press()).not.toBe('yes')
+  await expect(page).toHaveURL(/\/stove\/[\w-]{36}$/)
+})
+
 test('a batch that the kitchen cannot take says why, and can be deleted from the device', async ({
   page,
 }) => {
