@@ -68,6 +68,7 @@ const fromHere = (request) => {
 
 const build = await import(BUILD)
 const {
+  afterImport,
   failed,
   inTurn,
   isLoopback,
@@ -183,6 +184,7 @@ const householdBehind = (listener) => {
   app.use(storeNothing)
   app.use(sendHousehold)
   app.use(inTurn)
+  app.use(afterImport)
   app.use(pages)
   app.use(failed)
   return app

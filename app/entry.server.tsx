@@ -18,7 +18,7 @@ import { NonceContext } from './layout/nonce'
 // The server around the pages is plain JavaScript; what it guards the household with comes with the build.
 export { failed, logged, prepareHttps, requireSession, whyNotReady } from '#server/http/auth/auth'
 export { isLoopback } from '#server/http/auth/hosts'
-export { inTurn } from '#server/http/in-turn'
+export { afterImport, inTurn } from '#server/http/in-turn'
 export { sendHousehold } from '#server/transfer/send-household'
 export { storeNothing } from '#server/http/public-demo'
 export { redirectRenamed } from '#server/http/redirects'

@@ -14,11 +14,13 @@ import { bringUp, migrationCount, openDatabase } from '#server/store/open'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import {
   importBundle,
+  importWritten,
   broughtTimes,
   lookAt,
   type CarryChoices,
   type ImportMode,
 } from '#server/commands/transfer'
+import { writeImport } from '#server/commands/write-import'
 import { prepareImport } from '#server/commands/prepare-import'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 import { currentBeliefs } from '#server/queries/beliefs'
@@ -62,6 +64,23 @@ const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: 
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
   return read.value
 }
+const putOnStove = (to: Kitchen) =>
+  must(
+    startCook(
+      to,
+      {
+        request: {
+          grains: [{ variety: 'short-white' }],
+          amount: { basis: 'dry-mass', value: 300 },
+          vessel: 'heavy-2.5',
+          heat: 'gas-medium',
+        },
+        vessel_id: 'heavy-pot',
+        heat_id: FIRST_KITCHEN.heats[0]!.id,
+      },
+      NOW,
+    ),
+  )
 const changeOf = async (home: Home, bundle: Bundle, group: string) =>
   must(await lookAt(home.file, bytesOf(bundle))).changes.find((change) => change.group === group)!
 
@@ -181,22 +200,7 @@ describe('a whole household', () => {
       ok: false,
       errors: [{ path: 'how', message: expect.stringContaining('only part of a household') as string }],
     })
-    must(
-      startCook(
-        other,
-        {
-          request: {
-            grains: [{ variety: 'short-white' }],
-            amount: { basis: 'dry-mass', value: 300 },
-            vessel: 'heavy-2.5',
-            heat: 'gas-medium',
-          },
-          vessel_id: 'heavy-pot',
-          heat_id: FIRST_KITCHEN.heats[0]!.id,
-        },
-        NOW,
-      ),
-    )
+    putOnStove(other)
     expect(await into(other, whole)).toMatchObject({
       ok: false,
       errors: [{ message: expect.stringContaining('a pot is on the stove') as string }],
@@ -734,6 +738,24 @@ describe('as a ZIP', () => {
     must(read)
     expect(other.meals.find(id)!.title).toBe(title)
     expect(out(other).tables.cook).toEqual(whole.tables.cook)
+    other.db.close()
+  })
+
+  test('while it is written others are told to wait, and a pot put on meanwhile stays on its stove', async () => {
+    const other = empty()
+    const before = out(other)
+    const waiting: boolean[] = []
+    const refused = await importBundle(other, other.file, await zipOf(demo), 'as-new', {}, NOW, {
+      write: (wanted) => {
+        waiting.push(importWritten() !== undefined)
+        putOnStove(other)
+        return writeImport(wanted)
+      },
+    })
+    expect([waiting, importWritten()]).toEqual([[true], undefined])
+    expect(refused.ok ? 'taken' : refused.errors[0]!.message).toMatch(/a pot was put on the stove meanwhile/)
+    expect(out(other).tables.vessel).toEqual(before.tables.vessel)
+    expect(other.cooks.running()).toHaveLength(1)
     other.db.close()
   })
 

@@ -2,6 +2,7 @@ import type { Candidate, OnTheTable } from '#core/compare/by-hour'
 import type { ErrorCode } from '#core/contract/fields'
 import { fieldError } from '#core/contract/field-error'
 import { PROGRESS_CHANNEL, STOPPED, type prepareImport } from '#server/commands/prepare-import'
+import type { ImportWrite, writeImport } from '#server/commands/write-import'
 import { availableParallelism } from 'node:os'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
@@ -96,6 +97,10 @@ export const prepareInWorker: typeof prepareImport = async (preparation, onProgr
     channel.close()
   }
 }
+
+/** Writes an import in a thread: a large one is written for seconds, and pages are read meanwhile. */
+export const writeInWorker = async (wanted: ImportWrite): Promise<ReturnType<typeof writeImport>> =>
+  (await threads().run(wanted, { name: 'write' })) as ReturnType<typeof writeImport>
 
 /** Ends the threads, for tests. */
 export async function endThreads(): Promise<void> {

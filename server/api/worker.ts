@@ -1,5 +1,6 @@
 import { onTheTableBy, type Candidate, type OnTheTable } from '#core/compare/by-hour'
 import { PROGRESS_CHANNEL, prepareImport, type Preparation } from '#server/commands/prepare-import'
+import { writeImport, type ImportWrite } from '#server/commands/write-import'
 import { ask } from './handlers'
 
 /** Answers a question in the thread it is called in, as it goes over the wire. */
@@ -28,3 +29,6 @@ export async function prepare(preparation: Preparation): ReturnType<typeof prepa
     channel.close()
   }
 }
+
+/** Writes what was prepared, over a connection of this thread. */
+export const write = (wanted: ImportWrite): ReturnType<typeof writeImport> => writeImport(wanted)

@@ -1,14 +1,14 @@
 import Database from 'better-sqlite3'
 import { runningCookOf } from '#core/contract/running-cook'
 import type { Result } from '#core/contract/plan-request'
-import type { TableId } from '#core/contract/bundle'
+import type { Row, TableId } from '#core/contract/bundle'
 import { replay } from '#core/cook/replay'
 import { lineOf } from './rebuild-entry'
 import { fieldError } from '#core/contract/field-error'
 import { openDatabase } from '#server/store/open'
 import { kitchenIn, type Kitchen } from '#server/store/open-household'
 import { randomUUID } from 'node:crypto'
-import { mergePlan, type Choices, type MergePlan } from '#server/transfer/merge'
+import { mergePlan, type Choices, type GroupChange } from '#server/transfer/merge'
 import { renameConflicts } from '#server/transfer/rename-conflicts'
 import { stage, stagedDatabase, type Staged } from '#server/transfer/staging'
 
@@ -28,8 +28,12 @@ export interface Preparation {
   choices: Choices
 }
 export interface Prepared extends Staged {
-  /** What merging changes; undefined for a household that takes the place of ours. */
-  plan: MergePlan | undefined
+  /** What merging changes; nothing for a household that takes the place of ours. */
+  changes: GroupChange[]
+  /** Rows of the pictures that come along. */
+  photos: Row[]
+  /** How many households there are in the file: a whole export has one. */
+  households: number
 }
 
 /** Batches that are followed before others get a turn. */
@@ -58,12 +62,15 @@ export async function prepareImport(
     theirs.pragma('synchronous = OFF')
     renameConflicts(ours, theirs, both, randomUUID)
     const plan = how === 'as-new' ? undefined : mergePlan(ours, theirs, choices)
-    // Who only looks is told of the changes, and needs no rows.
-    if (plan && how === 'look')
-      return {
-        ok: true,
-        value: { ...staged.value, plan: { changes: plan.changes, added: new Map(), replaced: new Map() } },
-      }
+    const prepared: Prepared = {
+      ...staged.value,
+      changes: plan?.changes ?? [],
+      photos: plan
+        ? (plan.added.get('photo') ?? [])
+        : (theirs.prepare('SELECT id, bytes, width, height FROM photo').all() as Row[]),
+      households: theirs.prepare('SELECT count(*) FROM household').pluck().get() as number,
+    }
+    if (how === 'look') return { ok: true, value: prepared }
     const ids = plan
       ? (plan.added.get('cook') ?? []).map((row) => String(row.id))
       : (theirs.prepare('SELECT id FROM cook').pluck().all() as string[])
@@ -87,7 +94,7 @@ export async function prepareImport(
     }
     theirs.exec('COMMIT')
     theirs.pragma('wal_checkpoint(TRUNCATE)')
-    return { ok: true, value: { ...staged.value, plan } }
+    return { ok: true, value: prepared }
   } finally {
     ours.close()
     theirs.close()

@@ -1,6 +1,6 @@
 import express from 'express'
 import type { AddressInfo } from 'node:net'
-import { inTurnFor } from './in-turn'
+import { afterImport, inTurnFor } from './in-turn'
 
 /** A server whose pages end when they are told to. */
 async function served(longestMs: number) {
@@ -54,4 +54,28 @@ test('a page that does not end holds up nobody for long, and one whose reader le
   await until('/first')
   await first
   await stop()
+})
+
+test('while an import is written a page and a plan are answered, and a press waits until it is', async () => {
+  const begun: string[] = []
+  const app = express()
+  app.use(afterImport)
+  app.use((request, response) => {
+    begun.push(request.path)
+    response.send('done')
+  })
+  const server = app.listen(0)
+  await new Promise((resolve) => server.once('listening', resolve))
+  const at = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  let written = (): void => undefined
+  globalThis.omselWriting = new Promise((resolve) => (written = resolve))
+  const press = fetch(`${at}/stove/x/press`, { method: 'POST' })
+  await fetch(`${at}/pots`)
+  await fetch(`${at}/api/v1/plan`, { method: 'POST' })
+  expect(begun).toEqual(['/pots', '/api/v1/plan'])
+  globalThis.omselWriting = undefined
+  written()
+  expect((await press).status).toBe(200)
+  expect(begun).toEqual(['/pots', '/api/v1/plan', '/stove/x/press'])
+  await new Promise((resolve) => server.close(resolve))
 })

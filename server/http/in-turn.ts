@@ -1,5 +1,7 @@
 import type { RequestHandler } from 'express'
 import pLimit from 'p-limit'
+import { importWritten } from '#server/commands/transfer'
+import { COMPUTED } from './public-demo'
 
 /** A page that waits for a worker, or for a slow line, gives up its turn after this, ms. */
 const LONGEST_TURN_MS = 250
@@ -33,3 +35,10 @@ export function inTurnFor(longestMs: number): RequestHandler {
 }
 
 export const inTurn = inTurnFor(LONGEST_TURN_MS)
+
+/** While an import is being written, who reads goes on, and who would write waits for it without holding up others. */
+export const afterImport: RequestHandler = (request, _response, next) => {
+  const written = request.method === 'POST' && !COMPUTED.test(request.path) ? importWritten() : undefined
+  if (written) void written.then(() => next())
+  else next()
+}

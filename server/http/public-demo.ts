@@ -4,7 +4,7 @@ import type { RequestHandler } from 'express'
 export const isPublicDemo = (): boolean => process.env.OMSEL_PUBLIC_DEMO === '1'
 
 /** What is computed from what was sent alone, and kept nowhere. */
-const COMPUTED = /^\/api\/v1\/(plan|simulate|schedule)$/
+export const COMPUTED = /^\/api\/v1\/(plan|simulate|schedule)$/
 /** Not supported here; to the pages an answer that a batch started on the device can do without. */
 const NOT_HERE = 501
 

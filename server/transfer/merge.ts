@@ -275,14 +275,17 @@ export function applyMerge(db: Db, { added, replaced }: Pick<MergePlan, 'added' 
   }
 }
 
-/** Puts another household in the place of this one: the rows of the database attached as `theirs`. */
-export function replaceAll(db: Db): void {
+/** Puts the household attached as `theirs` in the place of this one.  @returns how many rows it has */
+export function replaceAll(db: Db): number {
   for (const table of [...TABLE_IDS].reverse()) db.exec(`DELETE FROM main.${table}`)
+  let rows = 0
   for (const table of TABLE_IDS) {
     const { row, order, key } = tableSpec(table)
     const columns = Object.keys(row.entries).join(', ')
-    db.exec(
+    const put = db.prepare(
       `INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM theirs.${table} ORDER BY ${order ?? key.join(', ')}`,
     )
+    rows += put.run().changes
   }
+  return rows
 }

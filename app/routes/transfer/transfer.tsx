@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import { data, Form, Link, useNavigation, useSubmit } from 'react-router'
 import { GROUPS, PACKS, type GroupId, type PackId } from '#core/contract/bundle-names'
 import type { FieldError } from '#core/contract/fields'
-import { prepareInWorker } from '#server/api/worker-pool'
+import { prepareInWorker, writeInWorker } from '#server/api/worker-pool'
 import { nowMs } from '#server/clock'
 import {
   importBundle,
@@ -99,6 +99,7 @@ export async function action({ request }: Route.ActionArgs) {
   const brought = await importBundle(kitchen(), databaseFile(), source, how, choices, nowMs(), {
     signal: request.signal,
     prepare: prepareInWorker,
+    write: writeInWorker,
   })
   if (!brought.ok) return refuse(brought.errors)
   dropUpload(folder, upload)
