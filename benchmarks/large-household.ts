@@ -163,7 +163,7 @@ function meals(kitchen: Kitchen, many: number, now: number, { pick }: Chance): v
           request: { grains: [{ variety: pick(VARIETIES).id }], amount: { basis: 'dry-mass', value: 300 } },
         })),
         names: [],
-        told: null,
+        published: null,
       })
   })()
 }

@@ -40,13 +40,13 @@ await served(4886, async ({ address, memoryMb }) => {
   const usual = plans(40)
   await fire(asked('/api/v1/plan', usual), 4) // warm
   const empty = await fire(asked('/api/v1/nothing', usual))
-  const told = (r: Awaited<ReturnType<typeof fire>>) =>
+  const wordsOf = (r: Awaited<ReturnType<typeof fire>>) =>
     `${Math.round(r.perSecond)} a second, p50 ${r.p50} ms, p99 ${r.p99} ms${r.wrong > 0 ? `, ${r.wrong} WRONG` : ''}`
   const share = (r: Awaited<ReturnType<typeof fire>>) =>
     `${Math.round((100 * r.perSecond) / empty.perSecond)} % of it`
-  say(`a question nobody answers, ${CONNECTIONS} at once`, told(empty), 'the empty route')
+  say(`a question nobody answers, ${CONNECTIONS} at once`, wordsOf(empty), 'the empty route')
   const again = await fire(asked('/api/v1/plan', usual))
-  say('plans, forty of them over and over', told(again), `${share(again)}; limit 60 %`)
+  say('plans, forty of them over and over', wordsOf(again), `${share(again)}; limit 60 %`)
   // No two connections may ask the same, so what is asked next is settled as it is sent.
   let grams = 150
   const another: autocannon.Request = {
@@ -60,11 +60,11 @@ await served(4886, async ({ address, memoryMb }) => {
     }),
   }
   const ever = await fire([another])
-  say('plans, every one another, none known', told(ever), share(ever))
+  say('plans, every one another, none known', wordsOf(ever), share(ever))
   const page = await fire([{ method: 'GET', path: '/notebook' }])
-  say('the notebook’s page', told(page), share(page))
+  say('the notebook’s page', wordsOf(page), share(page))
   const plan = await fire([{ method: 'GET', path: '/?grain=short-white&for=5' }])
-  say('the bench’s page, with its plan', told(plan), share(plan))
+  say('the bench’s page, with its plan', wordsOf(plan), share(plan))
   const quiet = await fire([{ method: 'GET', path: '/stove' }])
   let seed = 0
   let simulating = true
@@ -83,10 +83,10 @@ await served(4886, async ({ address, memoryMb }) => {
   const meanwhile = await fire([{ method: 'GET', path: '/stove' }])
   simulating = false
   await kitchens
-  say('the stove’s page', told(quiet))
+  say('the stove’s page', wordsOf(quiet))
   say(
     'the stove’s page, while two thousand kitchens are simulated',
-    told(meanwhile),
+    wordsOf(meanwhile),
     `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${seed} times two thousand`,
   )
   const memory: number[] = []

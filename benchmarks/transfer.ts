@@ -150,7 +150,7 @@ try {
       `${Math.round(restMb)} MB at rest; others waited ${Math.round(looked)} ms at most`,
     )
     const bringing = performance.now()
-    const brought = await longestWait(
+    const imported = await longestWait(
       address,
       post({ intent: 'bring', how: 'as-new', upload }).then(({ status, text }) => {
         if (status !== 200) throw new Error(`bring: ${status} ${text.slice(0, 400)}`)
@@ -159,7 +159,7 @@ try {
     say(
       'brought in',
       `${((performance.now() - bringing) / 1000).toFixed(1)} s, ${Math.round(peakMb())} MB at most`,
-      `${Math.round(restMb)} MB at rest; others waited ${Math.round(brought)} ms at most`,
+      `${Math.round(restMb)} MB at rest; others waited ${Math.round(imported)} ms at most`,
     )
   })
 } finally {

@@ -46,13 +46,13 @@ const KEEPERS = new Map<string, (paths: readonly string[], options: Options) => 
         async (paths: readonly string[]) => (await import('./household')).keep(name, paths, failure),
       ] as const,
   ),
-  ['export', async (paths) => (await import('./carry')).carry('export', paths, undefined, fail)],
+  ['export', async (paths) => (await import('./transfer')).transfer('export', paths, undefined, fail)],
   [
     'import',
     async (paths, { merge, 'as-new': asNew }) => {
       if (merge && asNew) failure('import takes --merge or --as-new, not both')
       const mode = merge ? 'merge' : asNew ? 'as-new' : undefined
-      await (await import('./carry')).carry('import', paths, mode, fail)
+      await (await import('./transfer')).transfer('import', paths, mode, fail)
     },
   ],
   ['passphrase', async (paths) => (await import('./passphrase')).passphrase(paths, fail)],

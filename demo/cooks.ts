@@ -1,7 +1,7 @@
 import type { VarietyId } from '#core/grain/varieties'
 import type { Rating } from '#core/learn/rating'
 
-/** One cook of the season, as it was cooked and told. */
+/** One cook of the season, as it was cooked and stated. */
 export interface SeasonCook {
   daysAgo: number
   /** Local hour it was started, as a decimal. */
@@ -20,7 +20,7 @@ export interface SeasonCook {
   judged?: Rating & { note: string }
 }
 
-const told = (wetDry: number, hardness: number, bottom: Rating['bottom'], note = '') => ({
+const rated = (wetDry: number, hardness: number, bottom: Rating['bottom'], note = '') => ({
   wetDry,
   hardness,
   bottom,
@@ -39,7 +39,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'big-gas',
     valley: true,
     slow: 1.1,
-    judged: told(0, -2, 'clean', 'Hard in the middle. Same pot, same water as in the valley.'),
+    judged: rated(0, -2, 'clean', 'Hard in the middle. Same pot, same water as in the valley.'),
   },
   {
     daysAgo: 115,
@@ -51,7 +51,7 @@ export const SEASON: readonly SeasonCook[] = [
     valley: true,
     slow: 1.08,
     lidLifts: 3,
-    judged: told(-1, -2, 'clean', 'Worse. Pim kept looking.'),
+    judged: rated(-1, -2, 'clean', 'Worse. Pim kept looking.'),
   },
   {
     daysAgo: 112,
@@ -62,7 +62,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'big-gas',
     valley: true,
     slow: 1.2,
-    judged: told(0, -1, 'stuck'),
+    judged: rated(0, -1, 'stuck'),
   },
   {
     daysAgo: 108,
@@ -73,7 +73,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'big-gas',
     valley: true,
     slow: 1.12,
-    judged: told(1, -2, 'clean', 'Chalk. Teo says it is the height: water boils at 96 here.'),
+    judged: rated(1, -2, 'clean', 'Chalk. Teo says it is the height: water boils at 96 here.'),
   },
   {
     daysAgo: 104,
@@ -83,7 +83,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.04,
-    judged: told(0, -1, 'clean', 'With the height told, nearly there.'),
+    judged: rated(0, -1, 'clean', 'With the height told, nearly there.'),
   },
   {
     daysAgo: 97,
@@ -93,7 +93,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'pressure-pot',
     heatId: 'big-gas',
     slow: 1,
-    judged: told(0, 0, 'clean', 'The pressure pot does not care how high we live.'),
+    judged: rated(0, 0, 'clean', 'The pressure pot does not care how high we live.'),
   },
   {
     daysAgo: 90,
@@ -103,7 +103,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'clay',
     heatId: 'big-gas',
     slow: 1.15,
-    judged: told(1, 0, 'clean'),
+    judged: rated(1, 0, 'clean'),
   },
   {
     daysAgo: 83,
@@ -113,7 +113,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'little-steel',
     heatId: 'small-gas',
     slow: 1.06,
-    judged: told(1, 0, 'clean', 'Rinsed till it stopped frothing. A bit wet still.'),
+    judged: rated(1, 0, 'clean', 'Rinsed till it stopped frothing. A bit wet still.'),
   },
   {
     daysAgo: 76,
@@ -124,7 +124,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'big-gas',
     soak: overnight,
     slow: 1.02,
-    judged: told(0, 0, 'clean', 'From the mill, soaked in the cellar.'),
+    judged: rated(0, 0, 'clean', 'From the mill, soaked in the cellar.'),
   },
   {
     daysAgo: 69,
@@ -134,7 +134,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'clay',
     heatId: 'big-gas',
     slow: 1.1,
-    judged: told(1, 0, 'clean', 'Still a touch wet in the clay.'),
+    judged: rated(1, 0, 'clean', 'Still a touch wet in the clay.'),
   },
   {
     daysAgo: 62,
@@ -145,7 +145,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'plug-in',
     soak: { minutes: 20, celsius: 19, water: 'drain' },
     slow: 0.97,
-    judged: told(0, 0, 'clean', 'Long and apart.'),
+    judged: rated(0, 0, 'clean', 'Long and apart.'),
   },
   {
     daysAgo: 55,
@@ -155,7 +155,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'little-steel',
     heatId: 'small-gas',
     slow: 1.18,
-    judged: told(-1, 0, 'scorched', 'Thin pot, walked away.'),
+    judged: rated(-1, 0, 'scorched', 'Thin pot, walked away.'),
   },
   {
     daysAgo: 48,
@@ -165,7 +165,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.05,
-    judged: told(1, 0, 'clean', 'Choir, first time.'),
+    judged: rated(1, 0, 'clean', 'Choir, first time.'),
   },
   {
     daysAgo: 41,
@@ -175,7 +175,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.03,
-    judged: told(0, 0, 'clean', 'Choir. Nobody said a word about it, so it was right.'),
+    judged: rated(0, 0, 'clean', 'Choir. Nobody said a word about it, so it was right.'),
   },
   {
     daysAgo: 37,
@@ -185,7 +185,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'little-steel',
     heatId: 'small-gas',
     slow: 1.02,
-    judged: told(0, 0, 'clean'),
+    judged: rated(0, 0, 'clean'),
   },
   {
     daysAgo: 33,
@@ -205,7 +205,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.02,
-    judged: told(1, 1, 'clean', 'All burst. Pretty, too soft.'),
+    judged: rated(1, 1, 'clean', 'All burst. Pretty, too soft.'),
   },
   {
     daysAgo: 20,
@@ -215,7 +215,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'clay',
     heatId: 'big-gas',
     slow: 1.09,
-    judged: told(0, 0, 'clean', 'The clay has it now.'),
+    judged: rated(0, 0, 'clean', 'The clay has it now.'),
   },
   {
     daysAgo: 13,
@@ -226,7 +226,7 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'big-gas',
     soak: overnight,
     slow: 1,
-    judged: told(-1, 0, 'stuck', 'Clicked early.'),
+    judged: rated(-1, 0, 'stuck', 'Clicked early.'),
   },
   {
     daysAgo: 9,
@@ -236,7 +236,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.01,
-    judged: told(0, 0, 'clean'),
+    judged: rated(0, 0, 'clean'),
   },
   {
     daysAgo: 6,
@@ -246,7 +246,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.02,
-    judged: told(1, 0, 'clean', 'A spoon less would do.'),
+    judged: rated(1, 0, 'clean', 'A spoon less would do.'),
   },
   {
     daysAgo: 2,
@@ -257,6 +257,6 @@ export const SEASON: readonly SeasonCook[] = [
     heatId: 'plug-in',
     soak: { minutes: 20, celsius: 19, water: 'drain' },
     slow: 0.98,
-    judged: told(-1, 0, 'clean', 'Pim wants it softer.'),
+    judged: rated(-1, 0, 'clean', 'Pim wants it softer.'),
   },
 ]

@@ -15,9 +15,9 @@ import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import {
   importBundle,
   importWritten,
-  broughtTimes,
-  lookAt,
-  type CarryChoices,
+  importsDone,
+  previewImport,
+  type ImportChoices,
   type ImportMode,
 } from '#server/commands/transfer'
 import { writeImport } from '#server/commands/write-import'
@@ -58,7 +58,7 @@ const bytesOf = (value: unknown): Buffer =>
   Buffer.from(typeof value === 'string' ? value : JSON.stringify(value))
 const out = (from: Home, holds: 'household' | PackId = 'household'): Bundle =>
   JSON.parse(bundleText(from.db, { holds, pictures: from.pictures, nowMs: NOW })) as Bundle
-const into = (to: Home, bundle: unknown, how: ImportMode = 'as-new', choices: CarryChoices = {}) =>
+const into = (to: Home, bundle: unknown, how: ImportMode = 'as-new', choices: ImportChoices = {}) =>
   importBundle(to, to.file, bytesOf(bundle), how, choices, NOW)
 const must = <T>(read: { ok: true; value: T } | { ok: false; errors: { message: string }[] }): T => {
   if (!read.ok) throw new Error(read.errors.map((e) => e.message).join('; '))
@@ -82,7 +82,7 @@ const putOnStove = (to: Kitchen) =>
     ),
   )
 const changeOf = async (home: Home, bundle: Bundle, group: string) =>
-  must(await lookAt(home.file, bytesOf(bundle))).changes.find((change) => change.group === group)!
+  must(await previewImport(home.file, bytesOf(bundle))).changes.find((change) => change.group === group)!
 
 let demo: Home
 let whole: Bundle
@@ -211,7 +211,7 @@ describe('a whole household', () => {
 
 describe('merging', () => {
   test('merged with itself nothing changes; into an empty one all is new but its own settings', async () => {
-    for (const change of must(await lookAt(demo.file, bytesOf(whole))).changes)
+    for (const change of must(await previewImport(demo.file, bytesOf(whole))).changes)
       expect([change.group, change.added, change.differing, change.left]).toEqual([change.group, 0, [], []])
     expect(must(await into(demo, whole, 'merge')).rows).toBe(0)
     const other = empty()
@@ -311,11 +311,11 @@ describe('merging', () => {
 
 test('a pack is a part of the household and merges equal into another', async () => {
   for (const pack of Object.keys(PACKS) as PackId[]) {
-    const parsedBundle = out(demo, pack)
-    expect(Object.keys(parsedBundle.tables).sort()).toEqual([...PACKS[pack].tables].sort())
+    const bundle = out(demo, pack)
+    expect(Object.keys(bundle.tables).sort()).toEqual([...PACKS[pack].tables].sort())
     const other = empty()
-    must(await into(other, parsedBundle, 'merge', { pots: 'theirs', shelf: 'theirs' }))
-    for (const [table, rows] of Object.entries(parsedBundle.tables))
+    must(await into(other, bundle, 'merge', { pots: 'theirs', shelf: 'theirs' }))
+    for (const [table, rows] of Object.entries(bundle.tables))
       expect([pack, table, rowsOf(other.db, table as TableId)]).toEqual([
         pack,
         table,
@@ -590,7 +590,7 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
   test('stopped before it is written, it leaves all as it was, and whoever asks can see so; let through, it counts', async () => {
     const other = empty()
     const before = out(other)
-    const times = broughtTimes()
+    const times = importsDone()
     const gone = new AbortController()
     const bringing = importBundle(other, other.file, bytesOf(whole), 'merge', {}, NOW, {
       signal: gone.signal,
@@ -600,9 +600,9 @@ describe('what is hostile or torn is refused in words, and nothing is touched', 
     expect(stopped.ok ? 'taken' : stopped.errors[0]!.message).toContain('it was stopped; nothing was changed')
     expect(out(other)).toEqual(before)
     expect(existsSync(other.pictures) ? readdirSync(other.pictures) : []).toEqual([])
-    expect(broughtTimes()).toBe(times)
+    expect(importsDone()).toBe(times)
     must(await into(other, whole))
-    expect(broughtTimes()).toBe(times + 1)
+    expect(importsDone()).toBe(times + 1)
     other.db.close()
   })
 
@@ -694,7 +694,9 @@ describe('as a ZIP', () => {
     const lines = JSON.parse(read.stdout.toString()) as Record<string, number>
     for (const table of TABLE_IDS)
       expect([table, lines[`tables/${table}.jsonl`]]).toEqual([table, whole.tables[table]!.length])
-    expect(must(await lookAt(other.file, path)).changes.every((change) => change.added === 0)).toBe(true)
+    expect(must(await previewImport(other.file, path)).changes.every((change) => change.added === 0)).toBe(
+      true,
+    )
     expect(
       existsSync(join(dirname(other.file), 'incoming'))
         ? readdirSync(join(dirname(other.file), 'incoming'))

@@ -70,7 +70,7 @@ const read = (): string | null => {
   }
 }
 export const parseSenses = (): Alerts => sensesIn(read())
-export function keepSenses(senses: Alerts): void {
+export function saveAlerts(senses: Alerts): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(senses))
   } catch {

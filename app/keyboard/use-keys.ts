@@ -19,7 +19,7 @@ function now(): Bindings {
   return last.bindings
 }
 
-export function keepBindings(bindings: Bindings): void {
+export function saveBindings(bindings: Bindings): void {
   try {
     localStorage.setItem(KEY, JSON.stringify(bindings))
   } catch {

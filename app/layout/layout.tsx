@@ -100,7 +100,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
         <p className={classes.newer}>Public demo: look around, plan and cook; nothing is stored here.</p>
       )}
       <Suspense>
-        {away && <OfflineNotice heardMs={loaderData.nowMs} onStove={onStove} className={classes.newer!} />}
+        {away && <OfflineNotice asOfMs={loaderData.nowMs} onStove={onStove} className={classes.newer!} />}
       </Suspense>
       <AnnouncedPage />
       <UnitsProvider units={loaderData.units}>
@@ -139,14 +139,14 @@ function RunningChip({
   id,
   vesselName,
   tableMs,
-  nowMs: heardMs,
+  nowMs: serverNowMs,
 }: {
   id: string
   vesselName: string
   tableMs: number
   nowMs: number
 }) {
-  const left = Math.max(0, Math.round((tableMs - useNow(heardMs)) / 60_000))
+  const left = Math.max(0, Math.round((tableMs - useNow(serverNowMs)) / 60_000))
   return (
     <Link to={`/stove/${id}`} className={classes.chip}>
       {vesselName} · {left} min left

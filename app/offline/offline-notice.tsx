@@ -41,11 +41,11 @@ function useStoveInHash(): void {
  * @param heardMs when the household was last heard, by its clock
  */
 export default function OfflineNotice({
-  heardMs,
+  asOfMs,
   onStove,
   className,
 }: {
-  heardMs: number
+  asOfMs: number
   onStove: boolean
   className: string
 }) {
@@ -75,7 +75,7 @@ export default function OfflineNotice({
   return (
     <p role="status" className={className}>
       {!online && 'No connection. '}
-      {(copied || !online) && `This page is as it was at ${hourOf(heardMs)}. `}
+      {(copied || !online) && `This page is as it was at ${hourOf(asOfMs)}. `}
       {starts.map((start) => (
         <LocalBatch
           key={start.id}

@@ -1,5 +1,5 @@
 import { LIMITS } from '#core/contract/plan-request'
-import type { ToldAddIn } from '#core/seasoning/read-add-in'
+import type { EnteredAddIn } from '#core/seasoning/read-add-in'
 import { saltGrams, saltPercentFor } from '#core/seasoning/salt-amounts'
 import type { Plan } from '#core/plan/result'
 import type { Quantity } from '#core/units/parse-quantity'
@@ -8,7 +8,7 @@ import type { PlanningData, PlanState } from './plan-state'
 
 /** Something cooked along, entered for one batch, as a plan keeps it: by its share of the dry grain. */
 export const addInPlanned = (
-  { grams, waterShare, saltShare, ...rest }: ToldAddIn,
+  { grams, waterShare, saltShare, ...rest }: EnteredAddIn,
   dryG: number,
 ): PlanState['addIns'][number] => ({
   ...rest,

@@ -25,7 +25,7 @@ export interface Gauge {
   grain: GaugeReading
   water: GaugeReading
   /** The pour that an entered amount means, g. */
-  pourOf: (told: number) => number
+  pourOf: (entered: number) => number
 }
 
 export interface GaugeReading {
@@ -67,7 +67,7 @@ function scooped(ml: number, measure: Measure, parts: readonly number[]): GaugeR
 const inSpoonfulsOff = (ml: number, measure: Measure): string =>
   `${ml > 0 ? 'less' : '+'} ${inSpoonfuls(Math.abs(ml), measure)}`
 
-/** The gauge that shows an amount as it was told; none for people and for a weight. */
+/** The gauge that shows an amount as it was stated; none for people and for a weight. */
 export const gaugeOfAmount = (amount: PlanState['amount']): string | undefined =>
   amount.basis !== 'measure'
     ? undefined
@@ -100,7 +100,7 @@ export function gaugesFor(given: {
       unit: fieldUnit('mass', system),
       grain: grainGrams,
       water: grams(water.pour_g),
-      pourOf: (told) => readFromField('mass', told, system),
+      pourOf: (entered) => readFromField('mass', entered, system),
     },
     {
       id: 'cup',
@@ -108,7 +108,7 @@ export function gaugesFor(given: {
       unit: `${cup.short}s`,
       grain: byCup(grain.volume_ml),
       water: byCup(water.pour_g),
-      pourOf: (told) => told * cup.ml,
+      pourOf: (cups) => cups * cup.ml,
     },
     ...measures
       .filter((m) => Math.abs(m.ml - cup.ml) > 0.5)
@@ -118,7 +118,7 @@ export function gaugesFor(given: {
         unit: m.name,
         grain: scooped(grain.volume_ml, measureOf(m), m.parts),
         water: scooped(water.pour_g, measureOf(m), m.parts),
-        pourOf: (told) => told * m.ml,
+        pourOf: (measures) => measures * m.ml,
       })),
     {
       id: 'line',
@@ -129,7 +129,7 @@ export function gaugesFor(given: {
         lengthIn(gauges.fill_level_mm, system),
         `from the bottom with the grain in, ${say(`${Math.round(gauges.fill_line_ml / 5) * 5} mL`)}`,
       ),
-      pourOf: (told) => pourForLevel(context, readFromField('length', told, system)),
+      pourOf: (entered) => pourForLevel(context, readFromField('length', entered, system)),
     },
     {
       id: 'finger',
@@ -140,7 +140,7 @@ export function gaugesFor(given: {
         over <= 0
           ? { figure: 'none', unit: '', under: 'the water would not cover the grain' }
           : readingOf(lengthIn(over, system), `over the grain, ${say(creaseWords(toCrease))}`),
-      pourOf: (told) => pourForDepth(context, readFromField('length', told, system)),
+      pourOf: (entered) => pourForDepth(context, readFromField('length', entered, system)),
     },
     asDeepAgain(context, plan, grainGrams, say),
     ...(printed && printed.length > 0 ? [printedGauge(printed, context, plan, grainGrams, say)] : []),
@@ -148,7 +148,7 @@ export function gaugesFor(given: {
 }
 
 /**
- * "As deep again as the grain": what it is here, against the plan's own water; told backwards as a share of
+ * "As deep again as the grain": what it is here, against the plan's own water; stated backwards as a share of
  * the grain's depth.
  */
 function asDeepAgain(
@@ -171,7 +171,7 @@ function asDeepAgain(
       unit: times > 0 ? '× its depth' : '',
       under: `as deep as the grain is ${(pour / plan.grain.volume_ml).toFixed(2)} by volume here, ${over === 0 ? 'just right' : say(`${Math.abs(over)} g too ${over > 0 ? 'much' : 'little'} water`)}`,
     },
-    pourOf: (told) => pourForDepth(context, told * bed),
+    pourOf: (entered) => pourForDepth(context, entered * bed),
   }
 }
 
@@ -201,9 +201,9 @@ function printedGauge(
       unit: 'line',
       under: `${off === 0 ? 'at' : `${say(`${Math.abs(off)} mm`)} ${off > 0 ? 'over' : 'under'}`} line ${nearest.name} (made for white rice)`,
     },
-    pourOf: (told) => {
-      const line = lines.find((l) => Number(l.name.replace(',', '.')) === told)
-      return line ? pourForLevel(context, line.level_mm) : pourForLevel(context, between(lines, told))
+    pourOf: (entered) => {
+      const line = lines.find((l) => Number(l.name.replace(',', '.')) === entered)
+      return line ? pourForLevel(context, line.level_mm) : pourForLevel(context, between(lines, entered))
     },
   }
 }
@@ -212,13 +212,13 @@ function printedGauge(
  * A place between two numbered lines, mm. NaN, which no pour is, where the lines bear no numbers or it lies
  * outside them.
  */
-function between(lines: readonly PrintedLine[], told: number): number {
+function between(lines: readonly PrintedLine[], mark: number): number {
   const numbered = lines
     .map((l) => ({ n: Number(l.name.replace(',', '.')), mm: l.level_mm }))
     .filter((l) => Number.isFinite(l.n))
-  const i = numbered.findIndex((l) => l.n > told)
+  const i = numbered.findIndex((l) => l.n > mark)
   const [low, high] = [numbered[i - 1], numbered[i]]
-  return low && high ? low.mm + ((told - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
+  return low && high ? low.mm + ((mark - low.n) / (high.n - low.n)) * (high.mm - low.mm) : NaN
 }
 
 const creaseWords = (mm: number): string =>

@@ -10,7 +10,7 @@ import type { Quantity } from '#core/units/parse-quantity'
 import { volumeOfQuantity } from '#core/units/quantity-volume'
 import type { MeasureRow } from '#server/store/equipment'
 
-/** A measure an amount may be told in: by "cup" the household's own, by an id a standard cup or one it owns. */
+/** A measure an amount may be stated in: by "cup" the household's own, by an id a standard cup or one it owns. */
 export interface MeasureChoice {
   id: string
   /** As it is picked: "US cup", "mug". */

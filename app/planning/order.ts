@@ -174,8 +174,8 @@ function withSeasoning(
   const left: string[] = []
   const own = household.measures.map((m) => m.name)
   const along = addIns.flatMap((text) => {
-    const told = readAddIn(text, own, (quantity) => volumeOf(quantity, household))
-    const planned = told.ok ? addInPlanned(told.addIn, read.value.grain.mass_g) : undefined
+    const parsed = readAddIn(text, own, (quantity) => volumeOf(quantity, household))
+    const planned = parsed.ok ? addInPlanned(parsed.addIn, read.value.grain.mass_g) : undefined
     if (planned && planned.grams <= LIMITS.add_in_g[1]) return [planned]
     left.push(text)
     return []
@@ -200,25 +200,25 @@ const massOf = (grain: Sentence['grains'][number], household: PlanningData): num
   return amount.value * ml * varietyOf(grain.variety).bulkDensity
 }
 
-/** A member's mass against 1 of the first; alike where no amounts were told. */
+/** A member's mass against 1 of the first; alike where no amounts were stated. */
 function shareOf({ grains }: Sentence, grain: Sentence['grains'][number], household: PlanningData): number {
   const [first, own] = [massOf(grains[0]!, household), massOf(grain, household)]
   const share = first && own ? own / first : 1
   return Math.min(20, Math.max(0.05, Math.round(share * 1000) / 1000))
 }
 
-/** The whole amount: told for the whole, or as the sum of its members. */
+/** The whole amount: stated for the whole, or as the sum of its members. */
 function amountsOf(
   { grains, amount, servings }: Sentence,
   first: PlanState,
   household: PlanningData,
 ): Pick<PlanState, 'amount'> {
-  const told = grains.map((g) => g.quantity && amountOf(g.quantity, 'cup', household))
-  const [main] = told
-  if (grains.length > 1 && main && told.every((a) => a !== undefined && a.basis !== 'servings')) {
+  const amounts = grains.map((g) => g.quantity && amountOf(g.quantity, 'cup', household))
+  const [main] = amounts
+  if (grains.length > 1 && main && amounts.every((a) => a !== undefined && a.basis !== 'servings')) {
     const sameMeasure =
-      'measure' in main && told.every((a) => a && 'measure' in a && a.measure === main.measure)
-    if (sameMeasure) return { amount: { ...main, value: told.reduce((sum, a) => sum + a!.value, 0) } }
+      'measure' in main && amounts.every((a) => a && 'measure' in a && a.measure === main.measure)
+    if (sameMeasure) return { amount: { ...main, value: amounts.reduce((sum, a) => sum + a!.value, 0) } }
     const grams = grains.reduce((sum, g) => sum + (massOf(g, household) ?? 0), 0)
     return { amount: { basis: 'dry-mass', value: Math.round(grams * 10) / 10 } }
   }

@@ -18,7 +18,7 @@ const household: PlanningData = {
   known: {},
   guidance: 'stricter' as const,
   crystal: 'table' as const,
-  kept: [],
+  leftovers: [],
   eaters: [],
   elevation_m: 0,
   kitchen_c: 20,

@@ -106,7 +106,7 @@ export function toSearch(state: PlanState, first: PlanState): URLSearchParams {
   put('release-minutes', state.releaseMinutes, first.releaseMinutes)
   put('who', state.who, null)
   put('keep-servings', state.keep, 0)
-  put('leftovers', state.fromKept, 0)
+  put('leftovers', state.leftoverPortions, 0)
   put('hold', state.hold, 0)
   put('hold-in', state.holdIn, first.holdIn)
   put('timer', state.byItself ? 'yes' : null, null)
@@ -252,7 +252,7 @@ export function fromSearch(
     blendTiming: oneOf(BLEND_TIMINGS, search.get('timing'), first.blendTiming),
     who: parseWho(search.get('who')),
     keep: numberIn(search.get('keep-servings'), LIMITS.keep_servings) ?? 0,
-    fromKept: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
+    leftoverPortions: numberIn(search.get('leftovers'), LIMITS.keep_servings) ?? 0,
     hold: numberIn(search.get('hold'), LIMITS.hold_minutes) ?? 0,
     holdIn: oneOrNull(HOLD_PLACES, search.get('hold-in')) ?? 'pot',
     byItself: search.get('timer') === 'yes',

@@ -33,7 +33,7 @@ const household: PlanningData = {
   zone: 'Europe/Berlin',
   guidance: 'stricter',
   crystal: 'table',
-  kept: [],
+  leftovers: [],
   eaters: [],
 }
 const first = firstPlan(household)
@@ -102,7 +102,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
   stirred: fc.boolean(),
   foil: fc.boolean(),
   keep: fc.integer({ min: 0, max: 8 }),
-  fromKept: fc.integer({ min: 0, max: 6 }),
+  leftoverPortions: fc.integer({ min: 0, max: 6 }),
   hold: fc.integer({ min: 0, max: 120 }),
   who: fc.constantFrom(null, 'five, one small', 'three, one no gluten'),
   byItself: fc.constantFrom(false, false, false, true),
@@ -138,7 +138,7 @@ const anyPlan: fc.Arbitrary<PlanState> = fc.record({
 test('a batch cooked again is asked for as it was, but for its hour and the weight of its soaked grain', () => {
   fc.assert(
     fc.property(anyPlan, (state) => {
-      const asOf = { ...state, at: null, wet: null, fromKept: 0 }
+      const asOf = { ...state, at: null, wet: null, leftoverPortions: 0 }
       const request = requestOf(asOf, household, NOW)
       const batch = {
         request,

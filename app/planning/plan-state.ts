@@ -72,7 +72,7 @@ export interface PlanningData {
   crystal: CrystalId
   /** Leftovers in fridge and freezer, the soonest to eat first. */
   eaters: readonly Person[]
-  kept: readonly {
+  leftovers: readonly {
     title: string
     variety: VarietyId
     portions: number
@@ -136,7 +136,7 @@ export interface PlanState {
   who: string | null
   /** Portions cooked on top, for another day; and portions already kept that count in. */
   keep: number
-  fromKept: number
+  leftoverPortions: number
   /** Kept warm for this long before serving, minutes. */
   hold: number
   holdIn: HoldPlace
@@ -219,7 +219,7 @@ export const firstPlan = ({ vessels, heats }: Pick<PlanningData, 'vessels' | 'he
   releaseMinutes: DEFAULTS.release_minutes,
   who: null,
   keep: 0,
-  fromKept: 0,
+  leftoverPortions: 0,
   hold: 0,
   holdIn: DEFAULTS.hold_in,
   byItself: false,
@@ -315,25 +315,25 @@ function amountOf(state: PlanState, household: PlanningData): PlanRequestJson['a
   // Leftovers are not cooked again; there is always something in the pot.
   const value =
     state.amount.basis === 'servings'
-      ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.fromKept)
+      ? Math.max(LIMITS.amount.servings[0], state.amount.value - state.leftoverPortions)
       : state.amount.value
   if (state.amount.basis !== 'measure') return { basis: state.amount.basis, value, serving: state.serving }
   return { basis: 'measure', value, serving: state.serving, measure: measureOfState(state, household) }
 }
 
-/** The measure an amount is told in, or the household's cup. */
+/** The measure an amount is stated in, or the household's cup. */
 const measureOfState = ({ amount }: Pick<PlanState, 'amount'>, household: PlanningData) =>
   measureNamed(amount.basis === 'measure' ? amount.measure : 'cup', household)
 
 /** The measure the plan's words are said in; undefined for grams. */
-const saidMeasure = (state: PlanState, household: PlanningData) =>
+const chosenMeasure = (state: PlanState, household: PlanningData) =>
   state.amount.basis === 'measure' || household.units === 'cups'
     ? measureOfState(state, household)
     : undefined
 
 /** How amounts of this plan are said on its page: as its own stages say them. */
 export function speakingOf(state: PlanState, household: PlanningData): Speaking {
-  const said = saidMeasure(state, household)
+  const said = chosenMeasure(state, household)
   return {
     measures: said === undefined ? [] : [measureOf(said)],
     saidIn: said === undefined ? 'grams' : 'measures',
@@ -448,11 +448,11 @@ function handStarted(state: PlanState, household: PlanningData, nowMs: number): 
   const learned = correctionFor(state, household)
   const delta = bagDelta(bagOfState(state, household)) + (learned?.uptake ?? 0)
   const washes = state.washes ?? varietyOf(state.grain).washes
-  const told = saidMeasure(state, household)
+  const measure = chosenMeasure(state, household)
   return {
     grains: grainsOf(state),
     amount: amountOf(state, household),
-    ...(told === undefined ? {} : { measures: [told] }),
+    ...(measure === undefined ? {} : { measures: [measure] }),
     purpose: state.purpose,
     method: methodOfState(state, vessel),
     ...chosenOnly(state),

@@ -13,7 +13,12 @@ const MAX_SHOWN = 22
 
 /** How much, as it was asked: "For four", "1½ cups", "300 g dry". */
 export function amountWord(
-  { amount, who, keep, fromKept: fromLeftover }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'fromKept'>,
+  {
+    amount,
+    who,
+    keep,
+    leftoverPortions: fromLeftover,
+  }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'leftoverPortions'>,
   household: Pick<PlanningData, 'cup' | 'measures' | 'system'>,
 ): string {
   if (amount.basis === 'dry-mass') return `${massIn(amount.value, household.system)} dry`
@@ -23,7 +28,7 @@ export function amountWord(
   return `For ${who === null ? countWord(amount.value) : shortly(who)}${later}${leftovers}`
 }
 
-/** "1½ cups", "2 mugs": just as it was told. */
+/** "1½ cups", "2 mugs": just as it was stated. */
 export function measuredWord(
   { value, measure }: { value: number; measure: string },
   household: Pick<PlanningData, 'cup' | 'measures'>,

@@ -30,7 +30,7 @@ export function loadPlanningData(open: Kitchen): { household: PlanningData; sett
       crystal: settings.crystal,
       guidance: open.household.guidance().guidance,
       eaters: open.people.all(),
-      kept: currentLeftovers(open, nowMs())
+      leftovers: currentLeftovers(open, nowMs())
         .filter((k) => k.view.pastMs === 0)
         .map(({ row, view }) => ({
           title: row.title,

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { kitchen } from '#server/kitchen'
-import * as house from '../layout/layout'
+import * as layout from '../layout/layout'
 import * as bench from './plan/plan'
 import * as changes from './cooks/changes'
 import * as pots from './pots/pots'
@@ -148,14 +148,14 @@ describe('pots and heat', () => {
 test('the bench keeps its gauge, and refuses what is none', async () => {
   expect(await send(bench.action, { intent: 'gauge', gauge: 'finger' })).toMatchObject({
     status: 200,
-    value: { kept: true },
+    value: { saved: true },
   })
   expect(await send(bench.action, { intent: 'gauge', gauge: 'a b' })).toMatchObject({ status: 422 })
   expect((load(bench.loader) as { gauge: string }).gauge).toBe('finger')
 })
 
 test('the header shows the kitchen and running batches', () => {
-  expect(load(house.loader)).toMatchObject({ household: 'our kitchen', running: [] })
+  expect(load(layout.loader)).toMatchObject({ household: 'our kitchen', running: [] })
 })
 
 test('a stream of a cook that is not there is a 404', () => {

@@ -6,7 +6,7 @@ import { kitchen } from '#server/kitchen'
 import { planOf } from '../../tests/helpers/render'
 import * as bench from './plan/plan'
 import * as card from './recipe-card/recipe-card'
-import * as kept from './leftovers/leftovers'
+import * as leftovers from './leftovers/leftovers'
 import * as labels from './leftovers/labels'
 import * as week from './leftovers/week'
 import * as putAway from './leftovers/put-away'
@@ -91,7 +91,7 @@ async function cooked(): Promise<string> {
 
 describe('every place refuses an intent it does not know, in words', () => {
   test.each<[string, Handler, Record<string, string>]>([
-    ['kept', kept.action, {}],
+    ['leftovers', leftovers.action, {}],
     ['put away', putAway.action, {}],
     ['learned', learned.action, {}],
     ['copy', copy.action, {}],
@@ -128,7 +128,7 @@ describe('what is not there is not found', () => {
   })
 })
 
-describe('kept', () => {
+describe('leftovers', () => {
   const tin = { intent: 'save-container', name: 'tin', ml: '500', depth_mm: '45', many: '3' }
   const container = (containers: string[], more = {}) =>
     JSON.stringify({
@@ -146,7 +146,7 @@ describe('kept', () => {
       ...more,
     })
   test('a container is added, filled, eaten from and labelled', async () => {
-    expect((await call(kept.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
+    expect((await call(leftovers.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
     const { id } = kitchen().leftovers.containers()[0]!
     expect(
       await call(putAway.action, { body: { intent: 'put-away', parcel: container([id]) } }),
@@ -154,29 +154,32 @@ describe('kept', () => {
       status: 302,
       to: '/leftovers',
     })
-    const { value } = await call(kept.loader)
-    const [row] = value.kept as { id: string; portions: number }[]
+    const { value } = await call(leftovers.loader)
+    const [row] = value.leftovers as { id: string; portions: number }[]
     expect(row!.portions).toBe(2)
-    expect((await call(labels.loader)).value.kept).toHaveLength(1)
+    expect((await call(labels.loader)).value.leftovers).toHaveLength(1)
     expect(
       (
-        await call(kept.action, {
+        await call(leftovers.action, {
           body: { intent: 'tell', id: 'e1', leftover_id: row!.id, kind: 'eaten', portions: '1' },
         })
       ).status,
     ).toBe(200)
     // It counts in on the plan.
     expect(
-      ((await call(bench.loader)).value as { household: { kept: unknown[] } }).household.kept,
+      ((await call(bench.loader)).value as { household: { leftovers: unknown[] } }).household.leftovers,
     ).toMatchObject([{ variety: 'quinoa', portions: 1 }])
     expect(
-      (await call(kept.action, { body: { intent: 'tell', id: 'e2', leftover_id: row!.id, kind: 'thrown' } }))
-        .status,
+      (
+        await call(leftovers.action, {
+          body: { intent: 'tell', id: 'e2', leftover_id: row!.id, kind: 'thrown' },
+        })
+      ).status,
     ).toBe(200)
-    expect((await call(kept.loader)).value.kept).toEqual([])
+    expect((await call(leftovers.loader)).value.leftovers).toEqual([])
   })
   test('what is refused comes back with what was typed', async () => {
-    const answer = await call(kept.action, { body: { ...tin, ml: 'big' } })
+    const answer = await call(leftovers.action, { body: { ...tin, ml: 'big' } })
     expect([answer.status, path(answer), answer.value.typed]).toEqual([422, 'ml', { ...tin, ml: 'big' }])
     for (const body of ['{', 'null', '[]', '"x"', container(['nobody'])]) {
       const refused = await call(putAway.action, { body: { intent: 'put-away', parcel: body } })
@@ -186,7 +189,7 @@ describe('kept', () => {
   })
   test('putting away from a cook begins with what was cooked, and remembers what stuck', async () => {
     const cook = await cooked()
-    await call(kept.action, { body: tin })
+    await call(leftovers.action, { body: tin })
     const { value } = await call(putAway.loader, { url: `http://omsel.test/leftovers/put-away?cook=${cook}` })
     expect(value.cook).toMatchObject({ id: cook, variety: 'quinoa', already: 0 })
     const { id } = kitchen().leftovers.containers()[0]!
@@ -210,16 +213,17 @@ describe('kept', () => {
     expect(kitchen().leftovers.manyOf(cook)).toBe(1)
     // And a cook that is taken out leaves what is in the fridge.
     expect((await call(page.action, { body: { intent: 'remove' }, params: { cook } })).to).toBe('/notebook')
-    expect((await call(kept.loader)).value.kept).toMatchObject([{ cook_id: null }])
+    expect((await call(leftovers.loader)).value.leftovers).toMatchObject([{ cook_id: null }])
   })
   test('dressing made ahead', async () => {
     expect(
-      (await call(kept.action, { body: { intent: 'make-bottle', style: 'milder', made_g: '200' } })).status,
+      (await call(leftovers.action, { body: { intent: 'make-bottle', style: 'milder', made_g: '200' } }))
+        .status,
     ).toBe(200)
     const { id } = kitchen().leftovers.bottles()[0]!
-    expect(path(await call(kept.action, { body: { intent: 'take-from-bottle', id, grams: '900' } }))).toBe(
-      'grams',
-    )
+    expect(
+      path(await call(leftovers.action, { body: { intent: 'take-from-bottle', id, grams: '900' } })),
+    ).toBe('grams')
   })
 })
 

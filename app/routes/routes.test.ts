@@ -76,7 +76,7 @@ async function begin(): Promise<string> {
     known: {},
     guidance: 'stricter' as const,
     crystal: 'table' as const,
-    kept: [],
+    leftovers: [],
     eaters: [],
     elevation_m: 0,
     kitchen_c: 20,
@@ -318,7 +318,7 @@ test('devices are switched on the settings, and a wrong word is refused', async 
 })
 
 describe('a new kitchen', () => {
-  const told = {
+  const answers = {
     intent: 'begin',
     elevation_m: '1120',
     units: 'cups',
@@ -338,7 +338,7 @@ describe('a new kitchen', () => {
   })
 
   test('after five answers it has its own pot, burner and altitude, and plans for who eats', async () => {
-    expect(await call(welcome.action, { request: form(told) })).toMatchObject({
+    expect(await call(welcome.action, { request: form(answers) })).toMatchObject({
       status: 302,
       to: '/?servings=3.5&pot=first-pot&burner=first-heat',
     })
@@ -351,12 +351,12 @@ describe('a new kitchen', () => {
     expect(settings).toMatchObject({ elevation_m: 1120, units: 'cups' })
     // Once is enough.
     expect(await call(welcome.loader, {})).toMatchObject({ status: 302, to: '/' })
-    expect((await call(welcome.action, { request: form(told) })).status).toBe(422)
+    expect((await call(welcome.action, { request: form(answers) })).status).toBe(422)
   })
 
   test('with invalid answers it stays as it was and says what is wrong', async () => {
     const refused = await call(welcome.action, {
-      request: form({ ...told, elevation_m: '9000', pot: 'bucket', eaters: '' }),
+      request: form({ ...answers, elevation_m: '9000', pot: 'bucket', eaters: '' }),
     })
     expect(refused.status).toBe(422)
     expect((refused.value as unknown as { errors: { path: string }[] }).errors.map((e) => e.path)).toEqual([

@@ -1,13 +1,18 @@
 import fc from 'fast-check'
-import { matching, type Thing } from './match'
+import { matching, type SearchEntry } from './match'
 import { PLACES } from './places'
 
-const thing = (label: string, more = '', kind = 'Grains'): Thing => ({ kind, label, more, to: `/${label}` })
+const entry = (label: string, more = '', kind = 'Grains'): SearchEntry => ({
+  kind,
+  label,
+  more,
+  to: `/${label}`,
+})
 const THINGS = [
-  thing('Brown short-grain', 'whole rice'),
-  thing('Short-grain white', 'white rice'),
-  thing('Crème pot', 'plan in it', 'Pots'),
-  thing('Grains', 'grains, bags', 'Places'),
+  entry('Brown short-grain', 'whole rice'),
+  entry('Short-grain white', 'white rice'),
+  entry('Crème pot', 'plan in it', 'Pots'),
+  entry('Grains', 'grains, bags', 'Places'),
 ]
 const labels = (asked: string) => matching(THINGS, asked, 10).map((t) => t.label)
 

@@ -1,5 +1,5 @@
 /** Something that can be gone to. */
-export interface Thing {
+export interface SearchEntry {
   /** Of which kind, as its heading says. */
   kind: string
   label: string
@@ -18,22 +18,22 @@ const wordsOf = (text: string): string[] =>
  * Things that every word asked for begins a word of; those whose own name begins so come first, then in the
  * order they came.
  */
-export function matching(things: readonly Thing[], asked: string, most: number): Thing[] {
+export function matching(entries: readonly SearchEntry[], asked: string, most: number): SearchEntry[] {
   const words = wordsOf(asked)
   if (words.length === 0) return []
   const whole = words.join(' ')
-  const scored = things.flatMap((thing, order) => {
-    const [own, all] = [wordsOf(thing.label), wordsOf(`${thing.label} ${thing.more ?? ''} ${thing.kind}`)]
+  const scored = entries.flatMap((entry, order) => {
+    const [own, all] = [wordsOf(entry.label), wordsOf(`${entry.label} ${entry.more ?? ''} ${entry.kind}`)]
     if (!words.every((word) => all.some((one) => one.startsWith(word)))) return []
     const first = own.join(' ').startsWith(whole)
       ? 0
       : words.every((word) => own.some((one) => one.startsWith(word)))
         ? 1
         : 2
-    return [{ thing, first, order }]
+    return [{ entry, first, order }]
   })
   return scored
     .sort((a, b) => a.first - b.first || a.order - b.order)
     .slice(0, most)
-    .map(({ thing }) => thing)
+    .map(({ entry }) => entry)
 }

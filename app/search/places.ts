@@ -1,10 +1,10 @@
-import type { Thing } from './match'
+import type { SearchEntry } from './match'
 import { SETTINGS_PAGES } from './settings-pages'
 
-const place = (label: string, to: string, more: string): Thing => ({ kind: 'Places', label, to, more })
+const place = (label: string, to: string, more: string): SearchEntry => ({ kind: 'Places', label, to, more })
 
 /** Where one can go, and what one would call it. */
-export const PLACES: readonly Thing[] = [
+export const PLACES: readonly SearchEntry[] = [
   place('Plan', '/', 'plan a pot, water, new'),
   place('Stove', '/stove', 'cook, what is on, timer'),
   place('Meal', '/meal', 'several dishes, guests, burners'),

@@ -4,7 +4,7 @@ import { useBackCloses } from '../ui/overlay/back-closes'
 import '@mantine/spotlight/styles.css'
 import { useEffect, useState } from 'react'
 import { useFetcher, useNavigate } from 'react-router'
-import { matching, type Thing } from './match'
+import { matching, type SearchEntry } from './match'
 import { PLACES } from './places'
 import classes from './search-box.module.css'
 
@@ -17,7 +17,7 @@ const MAX_AT_FIRST = 6
  */
 export default function FindBox({ asked }: { asked: number }) {
   const [query, setQuery] = useState('')
-  const fetcher = useFetcher<{ asked: string; found: Thing[] }>()
+  const fetcher = useFetcher<{ asked: string; found: SearchEntry[] }>()
   const navigate = useNavigate()
   useEffect(() => {
     if (asked > 0) spotlight.open()
@@ -36,7 +36,7 @@ export default function FindBox({ asked }: { asked: number }) {
         : matching(PLACES, query, MAX_AT_FIRST)
   const { opened } = useSpotlight(store as SpotlightStore)
   useBackCloses(opened, spotlight.close)
-  const kinds = [...new Set(found.map((thing) => thing.kind))]
+  const kinds = [...new Set(found.map((entry) => entry.kind))]
   return (
     <Spotlight.Root
       store={store as SpotlightStore}
@@ -68,7 +68,7 @@ export default function FindBox({ asked }: { asked: number }) {
         {kinds.map((kind) => (
           <Spotlight.ActionsGroup key={kind} label={kind}>
             {found
-              .filter((thing) => thing.kind === kind)
+              .filter((entry) => entry.kind === kind)
               .map(({ label, more, to }, i) => (
                 <Spotlight.Action
                   key={`${to} ${i}`}

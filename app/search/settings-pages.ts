@@ -1,9 +1,9 @@
-import type { Thing } from './match'
+import type { SearchEntry } from './match'
 
-const page = (label: string, to: string, more: string): Thing => ({ kind: 'Settings', label, to, more })
+const page = (label: string, to: string, more: string): SearchEntry => ({ kind: 'Settings', label, to, more })
 
 /** The pages of Settings, in their order, each with what can be set there. */
-export const SETTINGS_PAGES: readonly Thing[] = [
+export const SETTINGS_PAGES: readonly SearchEntry[] = [
   page(
     'Kitchen',
     '/settings',

@@ -9,7 +9,7 @@ import {
   type OutcomeMap,
   type WaterRoomForError,
 } from '#core/simulate/outcome-map'
-import type { ToldStep } from '#core/plan/told-steps'
+import type { RecipeStep } from '#core/plan/recipe-steps'
 import { judge } from '#core/simulate/judge'
 import { judgeSteps, type StepsChange } from '#core/simulate/judge-steps'
 import { reasonsOf } from '#core/simulate/reasons'
@@ -29,7 +29,7 @@ export interface RoomForError {
   chances: Chances
 }
 
-/** A way as told, cooked: how it ends and why, and the smallest change. */
+/** A way as stated, cooked: how it ends and why, and the smallest change. */
 export interface JudgedWay {
   /** Share of kitchens in which it is good, 0..1. */
   good: number
@@ -51,7 +51,7 @@ const simulationOf = (json: SimulateRequestJson, question: WhatIf | null): Simul
 }
 
 /** Runs to the end, telling now and then how far it is. */
-async function told<T>(running: Generator<number, T>, tell: (done: number) => void): Promise<T> {
+async function withProgress<T>(running: Generator<number, T>, tell: (done: number) => void): Promise<T> {
   for (;;) {
     const next = running.next()
     if (next.done) return next.value
@@ -73,7 +73,7 @@ const simulator = {
   /** @param steps null where the plan's own stages are cooked */
   judgeWay(
     json: PlanRequestJson,
-    steps: readonly ToldStep[] | null,
+    steps: readonly RecipeStep[] | null,
     given: { seed: number; runs: number },
   ): JudgedWay {
     const request = parsePlanRequestOrThrow(json)
@@ -93,10 +93,10 @@ const simulator = {
     given: { seed: number; runs: number },
     tell: (done: number) => void,
   ): Promise<Chances> {
-    return told(sweep(simulationOf(json, null), given), tell)
+    return withProgress(sweep(simulationOf(json, null), given), tell)
   },
   map(json: SimulateRequestJson, tell: (done: number) => void): Promise<OutcomeMap | undefined> {
-    return told(outcomeMap(simulationOf(json, null)), tell)
+    return withProgress(outcomeMap(simulationOf(json, null)), tell)
   },
   slack(json: SimulateRequestJson, given: { seed: number; runs: number }): RoomForError {
     const simulation = simulationOf(json, null)

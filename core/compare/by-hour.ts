@@ -36,12 +36,12 @@ interface Summary {
 
 /** Summaries that are kept: those of a large kitchen, asked for again and again through an evening. */
 const MOST_KEPT = 2000
-const kept = new Map<string, Summary | undefined>()
+const cache = new Map<string, Summary | undefined>()
 
 /** @returns undefined for a pot that cannot or must not be cooked so */
 function summaryOf(request: PlanRequestJson): Summary | undefined {
   const key = JSON.stringify(request)
-  if (kept.has(key)) return kept.get(key)
+  if (cache.has(key)) return cache.get(key)
   const read = planFrom(request)
   const summary =
     read.ok && !read.value.cautions.some((c) => c.severity === 'stop')
@@ -52,8 +52,8 @@ function summaryOf(request: PlanRequestJson): Summary | undefined {
           warnings: read.value.cautions.filter((c) => c.severity === 'warn').map((c) => c.text),
         }
       : undefined
-  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!)
-  kept.set(key, summary)
+  if (cache.size >= MOST_KEPT) cache.delete(cache.keys().next().value!)
+  cache.set(key, summary)
   return summary
 }
 

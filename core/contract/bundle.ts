@@ -521,7 +521,7 @@ export const BUNDLE_TABLES = {
             ),
             resource: v.optional(text(64)),
           }),
-          SCHEDULE_LIMITS.told,
+          SCHEDULE_LIMITS.published,
         ),
       ),
       names: list(text(60), 8),

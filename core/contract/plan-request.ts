@@ -444,7 +444,7 @@ export function parsePlanRequest(input: unknown): Result<PlanRequest> {
   if (!parsed.success) return { ok: false, errors: [...fieldErrors(parsed.issues), ...amountMissing(input)] }
   const given = parsed.output
   const errors = [...amountErrors(given), ...fryErrors(given)]
-  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: settle(given) }
+  return errors.length > 0 ? { ok: false, errors } : { ok: true, value: withDefaults(given) }
 }
 
 function fryErrors({ fry_at_end, fry_tomorrow_share: share, purpose }: PlanInput): FieldError[] {
@@ -530,7 +530,7 @@ const OWN_HEAT: Partial<Record<VesselPresetId, HeatPresetId>> = {
 type PlanInput = v.InferOutput<typeof PlanRequestSchema>
 
 /** The request with every default filled in. */
-function settle(given: PlanInput): PlanRequest {
+function withDefaults(given: PlanInput): PlanRequest {
   const { grains, amount, measures, saidIn } = amountFrom(given)
   const blend = blendOf(grains)
   const { slowest } = blend
@@ -824,7 +824,7 @@ function sourceFrom(
   vessel: Vessel['kind'],
 ): HeatSource {
   if (typeof given === 'string') return HEAT_PRESETS[given]
-  // A burner told by its figures: under 0.5 of its rating reaches a pot only with a flame.
+  // A burner stated by its figures: under 0.5 of its rating reaches a pot only with a flame.
   const kind = HEAT_OF_KIND[vessel] ?? (given.efficiency < 0.5 ? 'gas' : 'electric')
   return { ratedW: given.rated_w, efficiency: given.efficiency, kind }
 }

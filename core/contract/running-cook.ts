@@ -1,7 +1,7 @@
 import { activeEvents } from '#core/event-log'
 import type { CookEvent } from '#core/cook/events'
 import { withRemedy } from '#core/cook/remedy'
-import { replanned, requestSeen, seenIn } from '#core/cook/replan'
+import { replanned, requestSeen, preCookReadings } from '#core/cook/replan'
 import { retime, type Retimed } from '#core/cook/retime'
 import type { PlanRequest } from '#core/plan/request'
 import type { RunningCook } from '#core/cook/replay'
@@ -32,7 +32,7 @@ export function runningCookOf(saved: StoredCook, events: readonly CookEvent[]): 
   const read = parsePlanRequest(saved.request)
   if (!read.ok)
     throw new RangeError(`runningCookOf: the stored request cannot be read: ${read.errors[0]!.message}`)
-  const seen = seenIn(events)
+  const seen = preCookReadings(events)
   const request = requestSeen(read.value, seen)
   const { vessel, kitchenC } = request
   const cook: RunningCook = {
@@ -47,9 +47,9 @@ export function runningCookOf(saved: StoredCook, events: readonly CookEvent[]): 
     },
   }
   const { plan, retimed } = retime(cook, request, events)
-  const mended = activeEvents(events).reduce(
+  const running = activeEvents(events).reduce(
     (made, e) => (e.kind === 'remedy' && e.remedy ? withRemedy(made, e.id, e.stage, e.remedy, e.atMs) : made),
     plan,
   )
-  return { ...cook, plan: mended, request, retimed }
+  return { ...cook, plan: running, request, retimed }
 }

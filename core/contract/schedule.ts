@@ -79,7 +79,7 @@ const FixedSchema = record({
   in_pot: v.optional(flag),
 })
 
-const ToldSchema = record({ dish: id, id, starts_at: moment, resource: v.optional(id) })
+const PublishedTaskSchema = record({ dish: id, id, starts_at: moment, resource: v.optional(id) })
 
 export const ScheduleSchema = record({
   serve_at: moment,
@@ -92,7 +92,7 @@ export const ScheduleSchema = record({
   /** Whether the chance that all is ready on time is asked for. */
   odds: v.optional(flag, false),
   /** Tasks as last published: kept as far as possible. */
-  told: v.optional(list(ToldSchema, SCHEDULE_LIMITS.told), []),
+  told: v.optional(list(PublishedTaskSchema, SCHEDULE_LIMITS.published), []),
   dishes: v.pipe(
     list(v.looseObject({ id }, 'must be an object with an id'), SCHEDULE_LIMITS.dishes),
     v.minLength(1, 'needs at least one dish'),
@@ -112,7 +112,7 @@ interface Settled {
   wantsOdds: boolean
   unheated: string[]
   fixed: FixedBlock[]
-  told: LiveInput['told']
+  published: LiveInput['published']
 }
 
 const MINUTE = 60_000
@@ -122,7 +122,7 @@ const iso = (ms: number): string => new Date(Math.round(ms)).toISOString()
 export function scheduleFrom(input: unknown): Result<Schedule> {
   const parsed = v.safeParse(ScheduleSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
-  const settled = settle(parsed.output)
+  const settled = interpret(parsed.output)
   if (!settled.ok) return settled
   return { ok: true, value: scheduleOf(settled.value) }
 }
@@ -183,7 +183,7 @@ const under = (at: string, errors: readonly FieldError[]): Result<never> => ({
   errors: errors.map((e) => ({ ...e, path: `${at}.${e.path}`, message: `${at}.${e.message}` })),
 })
 
-function settle(given: ScheduleInput): Result<Settled> {
+function interpret(given: ScheduleInput): Result<Settled> {
   const serveMs = Date.parse(given.serve_at)
   const errors = [
     ...duplicates('burners', given.burners),
@@ -216,7 +216,7 @@ function settle(given: ScheduleInput): Result<Settled> {
       dishes,
       fixed,
       unheated: read.flatMap(({ unheated }) => unheated ?? []),
-      told: toldOf(given.told, dishes, serveMs),
+      published: publishedOf(given.told, dishes, serveMs),
       serveMs,
       wantsOdds: given.odds,
       notBeforeMs: given.not_before === undefined ? undefined : Date.parse(given.not_before),
@@ -261,9 +261,9 @@ function joinedDishes(read: readonly ReadWithId[], fixed: readonly FixedBlock[])
   }
 }
 
-function duplicates(list: string, things: readonly { id: string }[]): FieldError[] {
+function duplicates(list: string, entries: readonly { id: string }[]): FieldError[] {
   const seen = new Set<string>()
-  return things.flatMap(({ id: value }, i) => {
+  return entries.flatMap(({ id: value }, i) => {
     if (!seen.has(value)) {
       seen.add(value)
       return []
@@ -530,13 +530,13 @@ function fixedBlock(
 }
 
 /** Published tasks, as the starts of their blocks, without blocks that were not published. */
-function toldOf(
-  told: readonly v.InferOutput<typeof ToldSchema>[],
+function publishedOf(
+  tasks: readonly v.InferOutput<typeof PublishedTaskSchema>[],
   dishes: readonly Dish[],
   serveMs: number,
-): LiveInput['told'] {
-  if (told.length === 0) return undefined
-  const byTask = new Map(told.map((t) => [`${t.dish} ${t.id}`, t]))
+): LiveInput['published'] {
+  if (tasks.length === 0) return undefined
+  const byTask = new Map(tasks.map((t) => [`${t.dish} ${t.id}`, t]))
   const resourceOf = (block: Block) =>
     block.tasks.map((t) => byTask.get(`${block.dish} ${t.id}`)?.resource).find((r) => r !== undefined)
   return new Map(
@@ -705,13 +705,13 @@ const notesOf = (dishes: readonly Dish[], placed: ReadonlyMap<string, Placed>): 
   })
 
 /**
- * The rest of a meal under way. What is told is how it will be; only what cannot be helped any more is a
+ * The rest of a meal under way. What is stated is how it will be; only what cannot be helped any more is a
  * conflict.
  */
 function liveScheduleOf(settled: Settled): Schedule {
-  const { dishes, kitchen, serveMs, notBeforeMs, locks, fixed, told } = settled
+  const { dishes, kitchen, serveMs, notBeforeMs, locks, fixed, published } = settled
   const now = notBeforeMs === undefined ? -Infinity : (notBeforeMs - serveMs) / MINUTE
-  const got = placeLive({ dishes, kitchen, locks, fixed, now, ...(told ? { told } : {}) })
+  const got = placeLive({ dishes, kitchen, locks, fixed, now, ...(published ? { published } : {}) })
   const tableMs = serveMs + got.late * MINUTE
   const conflicts = conflictsOf(settled, got.undone)
   const starts = [...got.placed.values()].map((p) => p.start)

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
-import { MENDING_HEAT_IDS } from '#core/cook/mending-heat'
+import { MENDING_HEAT_IDS } from '#core/cook/remedy-heat'
 import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'

@@ -207,7 +207,7 @@ export const simulatedJson = (run: Simulated, chances: Chances | undefined) => (
     ),
     cooked_by_layer: run.series.centreByLayer.map((layer) => layer.map(three)),
   },
-  events: run.told.map(({ tMin, kind }) => ({ t_min: roundTo(tMin, 2), kind })),
+  events: run.events.map(({ tMin, kind }) => ({ t_min: roundTo(tMin, 2), kind })),
   ...(chances
     ? {
         chances: {

@@ -3,9 +3,9 @@ import { parsePlanRequest } from '#core/contract/plan-request'
 import { varietyOf } from '#core/grain/varieties'
 import { fingerStudy } from '#core/plan/finger-study'
 import { depthOfPour } from '#core/vessel/pour-gauges'
-import { asRequest, meaningOf, POT_IDS, POTS, type RatioTold } from './ratio'
+import { asRequest, meaningOf, POT_IDS, POTS, type RatioInput } from './ratio'
 
-const told = (over: Partial<RatioTold> = {}): RatioTold => ({
+const input = (over: Partial<RatioInput> = {}): RatioInput => ({
   variety: 'short-white',
   ratio: 1.1,
   by: 'volume',
@@ -30,7 +30,7 @@ test.each(POT_IDS)("the planner's own ratio for %s means the planner's own uptak
       rinse: { washes: 3 },
       ...POTS[pot].request,
     })
-    const { uptake } = meaningOf(told({ variety, pot, ratio: made.water.ratio_by_volume }))
+    const { uptake } = meaningOf(input({ variety, pot, ratio: made.water.ratio_by_volume }))
     expect(Math.abs(uptake.middle / varietyOf(variety).uptake.standard - 1)).toBeLessThan(0.02)
     expect(uptake.low).toBe(uptake.high)
   }
@@ -38,43 +38,43 @@ test.each(POT_IDS)("the planner's own ratio for %s means the planner's own uptak
 
 test('by mass and by volume are the same ratio', () => {
   const { bulkDensity } = varietyOf('short-white')
-  expect(meaningOf(told({ by: 'mass', ratio: 1.1 / bulkDensity })).uptake.middle).toBeCloseTo(
-    meaningOf(told()).uptake.middle,
+  expect(meaningOf(input({ by: 'mass', ratio: 1.1 / bulkDensity })).uptake.middle).toBeCloseTo(
+    meaningOf(input()).uptake.middle,
     9,
   )
 })
 
 test('grain by the scoop and water by the metric cup is not one to one', () => {
-  const mixed = meaningOf(told({ ratio: 1, waterCupOverGrainCup: 250 / 180 }))
-  expect(mixed.uptake.middle - meaningOf(told({ ratio: 1 })).uptake.middle).toBeCloseTo(
+  const mixed = meaningOf(input({ ratio: 1, waterCupOverGrainCup: 250 / 180 }))
+  expect(mixed.uptake.middle - meaningOf(input({ ratio: 1 })).uptake.middle).toBeCloseTo(
     (250 / 180 - 1) / 0.845,
     6,
   )
 })
 
 test('washed and soaked grain had carried water in, so the same ratio means a wetter grain', () => {
-  const dry = meaningOf(told({ washed: false })).uptake.middle
-  expect(meaningOf(told()).uptake.middle - dry).toBeCloseTo(0.12, 3)
-  expect(meaningOf(told({ soakedMinutes: 30 })).uptake.middle).toBeGreaterThan(
-    meaningOf(told()).uptake.middle + 0.15,
+  const dry = meaningOf(input({ washed: false })).uptake.middle
+  expect(meaningOf(input()).uptake.middle - dry).toBeCloseTo(0.12, 3)
+  expect(meaningOf(input({ soakedMinutes: 30 })).uptake.middle).toBeGreaterThan(
+    meaningOf(input()).uptake.middle + 0.15,
   )
 })
 
 test('what is not known makes a range, and is named', () => {
   const vague = meaningOf(
-    told({ washed: undefined, pot: undefined, batchG: undefined, soakedMinutes: undefined }),
+    input({ washed: undefined, pot: undefined, batchG: undefined, soakedMinutes: undefined }),
   )
   expect(vague.unknown).toEqual(['washed', 'soaked', 'pot', 'batch'])
   expect(vague.uptake.high - vague.uptake.low).toBeGreaterThan(0.3)
-  const sure = meaningOf(told())
+  const sure = meaningOf(input())
   expect(sure.uptake.middle).toBeGreaterThanOrEqual(vague.uptake.low - 1e-9)
   expect(sure.uptake.middle).toBeLessThanOrEqual(vague.uptake.high + 1e-9)
 })
 
 test('here, the same wetness is another pour', () => {
-  const { uptake } = meaningOf(told({ ratio: 1.3 }))
+  const { uptake } = meaningOf(input({ ratio: 1.3 }))
   const here = planned(
-    asRequest(told(), uptake.middle, {
+    asRequest(input(), uptake.middle, {
       grains: [{ variety: 'short-white' }],
       amount: { basis: 'dry-mass', value: 900 },
       vessel: 'stock-8',
@@ -85,7 +85,7 @@ test('here, the same wetness is another pour', () => {
 })
 
 test.each([0, -1, NaN])('a ratio of %f is refused', (ratio) => {
-  expect(() => meaningOf(told({ ratio }))).toThrow(RangeError)
+  expect(() => meaningOf(input({ ratio }))).toThrow(RangeError)
 })
 
 describe('the finger study', () => {

@@ -5,7 +5,7 @@ import { plan } from '#core/plan/plan'
 import { prepare } from '#core/plan/prepare'
 
 /** A ratio from a bag, a book or a friend, with what is known of where it worked. Undefined is not known. */
-export interface RatioTold {
+export interface RatioInput {
   variety: VarietyId
   ratio: number
   by: 'volume' | 'mass'
@@ -54,21 +54,21 @@ const UNKNOWN_SOAK = [0, 30] as const
  * soaking had brought in. Where something is not known, every likely case is counted and the range is given.
  * @throws {RangeError} when the ratio or the cup is not above 0
  */
-export function meaningOf(told: RatioTold): RatioMeaning {
-  if (!(told.ratio > 0 && told.waterCupOverGrainCup > 0))
+export function meaningOf(input: RatioInput): RatioMeaning {
+  if (!(input.ratio > 0 && input.waterCupOverGrainCup > 0))
     throw new RangeError(
-      `meaningOf: ratio and cup must be above 0, got ${told.ratio} and ${told.waterCupOverGrainCup}`,
+      `meaningOf: ratio and cup must be above 0, got ${input.ratio} and ${input.waterCupOverGrainCup}`,
     )
-  const variety = varietyOf(told.variety)
+  const variety = varietyOf(input.variety)
   const perGram =
-    told.by === 'mass' ? told.ratio : (told.ratio * told.waterCupOverGrainCup) / variety.bulkDensity
+    input.by === 'mass' ? input.ratio : (input.ratio * input.waterCupOverGrainCup) / variety.bulkDensity
   const uptakes: number[] = []
-  for (const pot of told.pot ? [told.pot] : LIKELY_POTS)
-    for (const batch of told.batchG ? [told.batchG] : UNKNOWN_BATCHES) {
-      const steam = steamPerGram(told.variety, pot, batch)
-      for (const washed of told.washed === undefined ? [true, false] : [told.washed])
-        for (const minutes of told.soakedMinutes === undefined ? UNKNOWN_SOAK : [told.soakedMinutes])
-          uptakes.push(perGram + waterCarriedPerGram(told.variety, washed, minutes) - steam)
+  for (const pot of input.pot ? [input.pot] : LIKELY_POTS)
+    for (const batch of input.batchG ? [input.batchG] : UNKNOWN_BATCHES) {
+      const steam = steamPerGram(input.variety, pot, batch)
+      for (const washed of input.washed === undefined ? [true, false] : [input.washed])
+        for (const minutes of input.soakedMinutes === undefined ? UNKNOWN_SOAK : [input.soakedMinutes])
+          uptakes.push(perGram + waterCarriedPerGram(input.variety, washed, minutes) - steam)
     }
   const [low, high] = [Math.min(...uptakes), Math.max(...uptakes)]
   const uptake = { low, middle: (low + high) / 2, high }
@@ -80,10 +80,10 @@ export function meaningOf(told: RatioTold): RatioMeaning {
       high: textureOf(variety.uptake, high),
     },
     unknown: [
-      ...(told.washed === undefined ? ['washed' as const] : []),
-      ...(told.soakedMinutes === undefined ? ['soaked' as const] : []),
-      ...(told.pot === undefined ? ['pot' as const] : []),
-      ...(told.batchG === undefined ? ['batch' as const] : []),
+      ...(input.washed === undefined ? ['washed' as const] : []),
+      ...(input.soakedMinutes === undefined ? ['soaked' as const] : []),
+      ...(input.pot === undefined ? ['pot' as const] : []),
+      ...(input.batchG === undefined ? ['batch' as const] : []),
     ],
   }
 }
@@ -125,7 +125,7 @@ function waterCarriedPerGram(variety: VarietyId, washed: boolean, soakMinutes: n
 }
 
 /** The same grain at the same wetness for another pot: a plan request with the uptake the ratio meant. */
-export function asRequest(told: RatioTold, uptake: number, request: PlanRequestJson): PlanRequestJson {
-  const { standard } = varietyOf(told.variety).uptake
+export function asRequest(input: RatioInput, uptake: number, request: PlanRequestJson): PlanRequestJson {
+  const { standard } = varietyOf(input.variety).uptake
   return { ...request, texture: 0.5, uptake_delta_g_g: Math.max(-2, Math.min(2, uptake - standard)) }
 }

@@ -8,7 +8,7 @@ import { afterPot } from './after-pot'
 const MINUTE = 60_000
 
 /** Everything pressed on time; so many minutes after the given stage began. */
-function seenIn(more: Partial<PlanRequestJson>, stageId: string, minutes: number) {
+function signIn(more: Partial<PlanRequestJson>, stageId: string, minutes: number) {
   const json: PlanRequestJson = {
     grains: [{ variety: 'long-white' }],
     amount: { basis: 'dry-mass', value: 300 },
@@ -36,9 +36,9 @@ function seenIn(more: Partial<PlanRequestJson>, stageId: string, minutes: number
 }
 
 test('in the pot there is nothing to say of it', () => {
-  expect(seenIn({}, 'simmer', 3)).toBeUndefined()
-  expect(seenIn({}, 'rest', 3)).toBeUndefined()
-  expect(seenIn({}, 'fluff', 0)).toBeUndefined()
+  expect(signIn({}, 'simmer', 3)).toBeUndefined()
+  expect(signIn({}, 'rest', 3)).toBeUndefined()
+  expect(signIn({}, 'fluff', 0)).toBeUndefined()
 })
 
 test.each([
@@ -51,16 +51,16 @@ test.each([
     'sieve',
   ],
 ])('%j: the grain is where it was put', (more, stage, place) => {
-  expect(seenIn(more, stage, 1)?.place).toBe(place)
+  expect(signIn(more, stage, 1)?.place).toBe(place)
 })
 
 test('spread it cools, and no further than the kitchen; rinsed cold it is cold', () => {
-  const at = (minutes: number) => seenIn({ purpose: 'frying' }, 'spread', minutes)!.celsius
+  const at = (minutes: number) => signIn({ purpose: 'frying' }, 'spread', minutes)!.celsius
   expect(at(0)).toBeGreaterThan(75)
   expect(at(5)).toBeLessThan(at(0))
   expect(at(9)).toBeLessThan(at(5))
   const rinsed = { purpose: 'salad', method: 'boil-and-drain', finish: 'cold-rinse', water_c: 12 } as const
-  expect(seenIn(rinsed, 'cool', 1)!.celsius).toBeLessThanOrEqual(20)
+  expect(signIn(rinsed, 'cool', 1)!.celsius).toBeLessThanOrEqual(20)
 })
 
 test.each([
@@ -70,7 +70,7 @@ test.each([
   // FDA Food Code: to 21 °C within two hours; USDA: two hours at room temperature.
   ['us', 120, 120],
 ] as const)('%s: minutes left count from when it left the pot', (guidance, chill, eat) => {
-  const at = (minutes: number) => seenIn({ purpose: 'batch', guidance }, 'portion', minutes)!
+  const at = (minutes: number) => signIn({ purpose: 'batch', guidance }, 'portion', minutes)!
   expect(at(0)).toMatchObject({ chillWithinMin: chill, eatWithinMin: eat })
   expect(at(59)).toMatchObject({ chillWithinMin: chill - 59, eatWithinMin: eat - 59 })
   expect(at(chill - 1).chillWithinMin).toBe(1)

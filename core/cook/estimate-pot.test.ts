@@ -99,7 +99,7 @@ test.each(['long-white', 'short-white', 'brown-short', 'barley-hulled'] as const
 
 describe('events of the heat', () => {
   const { at, hot } = cookOf(asked('long-white', 'covered-simmer', 'heavy-2.5'))
-  const told = (kind: CookEvent['kind'], minute: number, amount: number): CookEvent => ({
+  const eventOf = (kind: CookEvent['kind'], minute: number, amount: number): CookEvent => ({
     id: `${kind}-${minute}`,
     kind,
     stage: 'simmer',
@@ -109,28 +109,28 @@ describe('events of the heat', () => {
   const then = hot + 6 * MINUTE
   const plain = at(then).estimate.pot
   test('high boils more away, low and out boil less, each by its minutes', () => {
-    const high = at(then, [told('heat-high', 5, 2)]).estimate.pot
-    const out = at(then, [told('heat-out', 5, 2)]).estimate.pot
-    const low = at(then, [told('heat-low', 5, 2)]).estimate.pot
+    const high = at(then, [eventOf('heat-high', 5, 2)]).estimate.pot
+    const out = at(then, [eventOf('heat-out', 5, 2)]).estimate.pot
+    const low = at(then, [eventOf('heat-low', 5, 2)]).estimate.pot
     expect(high.evaporatedG).toBeGreaterThan(plain.evaporatedG + 10)
     expect(out.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
     expect(low.evaporatedG).toBeLessThanOrEqual(plain.evaporatedG)
     expect(low.bulkC).toBeGreaterThanOrEqual(out.bulkC - 1e-9)
   })
   test('two entries for the same minutes count once, the later one', () => {
-    const twice = at(then, [told('heat-high', 5, 2), { ...told('heat-high', 5, 2), id: 'again' }]).estimate
-      .pot
-    expect(twice.evaporatedG).toBeCloseTo(at(then, [told('heat-high', 5, 2)]).estimate.pot.evaporatedG, 6)
+    const twice = at(then, [eventOf('heat-high', 5, 2), { ...eventOf('heat-high', 5, 2), id: 'again' }])
+      .estimate.pot
+    expect(twice.evaporatedG).toBeCloseTo(at(then, [eventOf('heat-high', 5, 2)]).estimate.pot.evaporatedG, 6)
   })
   test('longer than the stage has lasted, it reaches back to its start and no further', () => {
     const [long, whole] = [
-      at(then, [told('heat-out', 5, 100)]).estimate.pot,
-      at(then, [told('heat-out', 5, 5)]).estimate.pot,
+      at(then, [eventOf('heat-out', 5, 100)]).estimate.pot,
+      at(then, [eventOf('heat-out', 5, 5)]).estimate.pot,
     ]
     expect(long.bulkC).toBeCloseTo(whole.bulkC, 6)
   })
   test('water added and taken out again changes nothing', () => {
-    const both = at(then, [told('water-added', 4, 60), told('boiled-over', 4, 60)]).estimate.pot
+    const both = at(then, [eventOf('water-added', 4, 60), eventOf('boiled-over', 4, 60)]).estimate.pot
     expect(both.freeG + grainWater(both)).toBeCloseTo(plain.freeG + grainWater(plain), 0)
   })
   test('what is still needed falls as it cooks, minute by minute', () => {

@@ -60,7 +60,7 @@ interface Hot {
 }
 
 /** A stretch of a remedy: in a basket over steam, or in the pot itself. */
-export const mendPhase = (
+export const remedyPhase = (
   { method }: Pick<PreparedPlan, 'method'>,
   id: string,
   powerW: number,
@@ -85,7 +85,7 @@ function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
       {
         stage,
         view: seen,
-        phase: mendPhase(prepared, stage.id, stage.power_w, stage.lid),
+        phase: remedyPhase(prepared, stage.id, stage.power_w, stage.lid),
         until: { minutes: stage.minutes.expected },
       },
     ]
@@ -103,7 +103,7 @@ export interface EstimateInput {
 }
 
 /**
- * Cooks the pot of a running cook up to now, on what is believed of it and what was told of it: stages as
+ * Cooks the pot of a running cook up to now, on what is believed of it and what was stated of it: stages as
  * long as they really were, the burner as strong as the first boil says, lids lifted, water lost and added,
  * heat high, low or out.
  * @returns undefined before anything is warm
@@ -183,7 +183,7 @@ const timeOf = (phases: readonly Phase[]): number =>
 
 /**
  * The burner's share of its believed power: the one that brings the first boil (or full pressure) just when
- * it was told, or not before now. A reported boil is believed; lateness with another reason looks like a weak
+ * it was stated, or not before now. A reported boil is believed; lateness with another reason looks like a weak
  * burner, and costs the same time.
  */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {
@@ -266,7 +266,7 @@ function interventionsIn(
   boilC: number,
 ): Intervention[] {
   const place = (e: CookEvent) => at + Math.min(minutes, Math.max(0, (e.atMs - view.startMs) / MINUTE))
-  const told = events.flatMap((e): Intervention[] => {
+  const interventions = events.flatMap((e): Intervention[] => {
     const base = { atMin: place(e), seconds: 0, grams: 0, celsius: boilC }
     switch (e.kind) {
       case 'lid-lifted':
@@ -298,10 +298,10 @@ function interventionsIn(
   const added = stage.mends?.addG ?? 0
   const turned = stage.mends?.turn === true
   const pouredOff = stage.mends?.pourOffG ?? 0
-  if (!stage.mends || view.state !== 'done') return told
+  if (!stage.mends || view.state !== 'done') return interventions
   const end = { atMin: at + minutes, seconds: 0, celsius: boilC }
   return [
-    ...told,
+    ...interventions,
     ...(pouredOff > 0 ? [{ ...end, kind: 'lose-water' as const, grams: pouredOff }] : []),
     ...(turned ? [{ ...end, kind: 'stir' as const, grams: 0 }] : []),
     ...(added > 0 ? [{ ...end, kind: 'add-water' as const, grams: added }] : []),

@@ -1,5 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
-import { MENDING_HEATS, type MendingHeat } from './mending-heat'
+import { MENDING_HEATS, type MendingHeat } from './remedy-heat'
 import type { Plan, Stage } from '#core/plan/result'
 
 /** What can be wrong with a pot, as a cook sees, tastes or smells it. */

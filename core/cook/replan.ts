@@ -5,7 +5,7 @@ import { activeEvents } from '#core/event-log'
 import type { CookEvent } from './events'
 
 /** What the cook saw before the water went in, that the plan could only guess. */
-export interface Seen {
+export interface PreCookReadings {
   /** Clarity of the last wash, 0..1. */
   clarity: number | null
   /** Weighed after draining, g. */
@@ -15,7 +15,7 @@ export interface Seen {
 }
 
 /** Reads what was seen from the events; what came after the water was poured changes no water any more. */
-export function seenIn(events: readonly CookEvent[]): Seen {
+export function preCookReadings(events: readonly CookEvent[]): PreCookReadings {
   const happened = activeEvents(events)
   const pouredMs = happened.find((e) => e.kind === 'cue' && e.stage === 'pour')?.atMs ?? Infinity
   const last = (kind: CookEvent['kind']) => happened.findLast((e) => e.kind === kind && e.atMs <= pouredMs)
@@ -26,11 +26,11 @@ export function seenIn(events: readonly CookEvent[]): Seen {
   }
 }
 
-const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: Seen): boolean =>
+const isNothingSeen = ({ clarity, wetMassG, soakedMinutes }: PreCookReadings): boolean =>
   clarity === null && wetMassG === null && soakedMinutes === null
 
 /** The request as it turned out. */
-export function requestSeen(request: PlanRequest, seen: Seen): PlanRequest {
+export function requestSeen(request: PlanRequest, seen: PreCookReadings): PlanRequest {
   const soak = request.soak ?? {
     minutes: 0,
     celsius: request.kitchenC,
@@ -57,7 +57,7 @@ const COLD = new Set(['measure', 'rinse', 'soak', 'drain'])
  * The plan solved again with what was seen. The stages stay the same ones; those already under way keep their
  * minutes, so that no clock that has run out runs again.
  */
-export function replanned(request: PlanRequest, frozen: Plan, seen: Seen): Plan {
+export function replanned(request: PlanRequest, frozen: Plan, seen: PreCookReadings): Plan {
   if (isNothingSeen(seen)) return frozen
   const again = plan(requestSeen(request, seen))
   const old = new Map(frozen.stages.map((stage) => [stage.id, stage]))

@@ -43,7 +43,7 @@ export function retime(
   const { plan } = cook
   const happened = activeEvents(events)
   const { timed, fixedMinutes } = prepare(request)
-  // Minutes of the cook's own stay as they were told.
+  // Minutes of the cook's own stay as they were stated.
   if (fixedMinutes !== undefined) return { plan, retimed: undefined }
   const open = timed.stages.find((s) => s.until === 'solved')
   const place = plan.stages.findIndex((s) => s.id === open?.id)

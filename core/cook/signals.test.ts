@@ -54,16 +54,16 @@ describe('what is worth a sound', () => {
   })
   test('a soak that ends in the night is announced in the morning, and heat at once', () => {
     const morning = (endMs: number) => endMs + 180 * MINUTE
-    const told = (events: CookEvent[], minutes: number) => {
+    const announced = (events: CookEvent[], minutes: number) => {
       const { view, nowMs } = at(events, minutes)
       return signalsOf(plan, view, nowMs, undefined, morning).map(({ id }) =>
         id.split(' ').slice(0, 2).join(' '),
       )
     }
-    expect(told(byHand, soaked + 0.5)).toEqual([])
-    expect(told(byHand, soaked + 179)).toEqual([])
-    expect(told(byHand, soaked + 181)).toEqual(['ended soak'])
-    expect(told(heating, heatFrom + minutesOf('heat-up').low + 0.1)).toEqual(['due heat-up'])
+    expect(announced(byHand, soaked + 0.5)).toEqual([])
+    expect(announced(byHand, soaked + 179)).toEqual([])
+    expect(announced(byHand, soaked + 181)).toEqual(['ended soak'])
+    expect(announced(heating, heatFrom + minutesOf('heat-up').low + 0.1)).toEqual(['due heat-up'])
   })
   test("advice is a signal, and its id is the advice's own", () => {
     const { view, nowMs } = at(heating, heatFrom + 1)

@@ -15,7 +15,7 @@ export interface Signal {
 }
 
 /** The end of a clock is announced for this long, ms; later the page shows the present step anyway. */
-const TOLD_FOR_MS = 10 * 60_000
+const SHOWN_FOR_MS = 10 * 60_000
 const MINUTE = 60_000
 
 /**
@@ -64,7 +64,7 @@ function endedSignal(
   if (seen.state !== 'done' || seen.endedBy !== 'clock') return undefined
   const stage = plan.stages.find((s) => s.id === seen.id)!
   const announcedMs = stage.kind === 'soak' ? morning(seen.endMs) : seen.endMs
-  if (nowMs < announcedMs || nowMs - announcedMs >= TOLD_FOR_MS) return undefined
+  if (nowMs < announcedMs || nowMs - announcedMs >= SHOWN_FOR_MS) return undefined
   const next = plan.stages.find((s) => s.after.includes(stage.id))
   // Once the next step is over as well, it is not announced.
   if (next && view.stages.find((s) => s.id === next.id)?.state === 'done') return undefined

@@ -24,8 +24,8 @@ test.each([
   [480, 528, undefined],
   [480, 529, 529],
   [480, 600, 600],
-])('planned %d min, drained after %d: %s', (planned, real, told) => {
-  expect(soakedFor(plan(planned), view, real * MINUTE)).toBe(told)
+])('planned %d min, drained after %d: %s', (planned, real, expected) => {
+  expect(soakedFor(plan(planned), view, real * MINUTE)).toBe(expected)
 })
 test('without a soak, or where its water is kept, there is nothing to enter', () => {
   expect(soakedFor({ stages: [] }, view, 900 * MINUTE)).toBeUndefined()

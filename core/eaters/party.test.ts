@@ -32,7 +32,7 @@ describe('who eats, in a sentence', () => {
       { heads: 6, portions: 6, texture: 0.25, avoids: ['pulses', 'gluten'] },
     ],
     ['ten, one small no oats', { heads: 10, portions: 9.5, texture: null, avoids: ['oats'] }],
-  ])('“%s”', (text, told) => expect(party(text)).toEqual(told))
+  ])('“%s”', (text, expected) => expect(party(text)).toEqual(expected))
 
   test.each([
     ['', /Enter how many people/],

@@ -101,9 +101,9 @@ test('water of your own is only yours', () => {
 test('the minutes add up along the cook, and what goes on side by side is taken off', () => {
   const straight = why({})
   expect(straight.minutes.terms.some((t) => t.word === 'done side by side')).toBe(false)
-  const beside = why({ method: 'boiling-start', soak: { minutes: 30 } })
-  expect(beside.minutes.terms.find((t) => t.word === 'done side by side')!.value).toBeLessThan(-4)
-  for (const { plan, minutes } of [straight, beside])
+  const boiling = why({ method: 'boiling-start', soak: { minutes: 30 } })
+  expect(boiling.minutes.terms.find((t) => t.word === 'done side by side')!.value).toBeLessThan(-4)
+  for (const { plan, minutes } of [straight, boiling])
     expect(
       Math.abs(minutes.terms.reduce((all, t) => all + t.value, 0) - plan.total_minutes.expected),
     ).toBeLessThan(0.15)

@@ -1,8 +1,8 @@
 import { planFrom } from '#core/contract/plan'
 import { parsePlanRequestOrThrow, type PlanRequestJson } from '#core/contract/plan-request'
-import { whatChanged, type Seen } from './what-changed'
+import { whatChanged, type PotAndPour } from './what-changed'
 
-const seen = (request: Partial<PlanRequestJson>): Seen => {
+const seen = (request: Partial<PlanRequestJson>): PotAndPour => {
   const full: PlanRequestJson = {
     grains: [{ variety: 'short-white' }],
     amount: { basis: 'dry-mass', value: 300 },

@@ -1,5 +1,5 @@
 /** What a change of pot or of crowd did, as the plan had it before and has it now. */
-export interface Seen {
+export interface PotAndPour {
   vesselId: string
   /** Across the mouth, mm. */
   rimMm: number
@@ -18,7 +18,7 @@ const SAME_GRAIN = 0.01
  * "Wider, so 22 g more steam"; "twice the grain, 1.7 times the water".
  * @returns nothing for other changes, and for small ones
  */
-export function whatChanged(before: Seen, now: Seen): string | undefined {
+export function whatChanged(before: PotAndPour, now: PotAndPour): string | undefined {
   const crowd = now.grainG / before.grainG
   if (now.vesselId !== before.vesselId && Math.abs(crowd - 1) <= SAME_GRAIN) {
     const width = now.rimMm / before.rimMm - 1

@@ -8,7 +8,7 @@ import { DRESSINGS, type Proportions } from './dressing'
 export const DRESSING_PARTS = ['vinegar', 'sugar', 'salt'] as const
 export type DressingPart = (typeof DRESSING_PARTS)[number]
 
-/** What amounts are told in. */
+/** What amounts are stated in. */
 export interface SpoonsOfHouse {
   cup: Pick<Measure, 'ml' | 'tbspMl' | 'tspMl'>
   own: readonly OwnMeasure[]
@@ -16,16 +16,16 @@ export interface SpoonsOfHouse {
 }
 
 /** Vinegar, sugar or salt as a cook says it ("3 tbsp", "45 g", "none"), in g; undefined for what is no amount. */
-export function dressingGrams(part: DressingPart, text: string, house: SpoonsOfHouse): number | undefined {
+export function dressingGrams(part: DressingPart, text: string, spoons: SpoonsOfHouse): number | undefined {
   if (/^\s*(0|none)\s*$/i.test(text)) return 0
   const read = parseQuantity(
     text,
-    house.own.map(({ name }) => name),
+    spoons.own.map(({ name }) => name),
   )
   if (!read.ok || read.rest.replace(part, '').trim() !== '') return undefined
   if (read.quantity.unit === 'g') return read.quantity.value
-  const ml = volumeOfQuantity(read.quantity, house.cup, house.own)
-  return ml === undefined ? undefined : ml * spoonDensity(part, house.crystal)
+  const ml = volumeOfQuantity(read.quantity, spoons.cup, spoons.own)
+  return ml === undefined ? undefined : ml * spoonDensity(part, spoons.crystal)
 }
 
 /**

@@ -62,7 +62,7 @@ export function dressingFor(dryG: number, of: Proportions): Dressing {
   }
 }
 
-/** The same told as so much liquid to a measure of dry grain, mL per mL.  @param bulkDensity of the dry grain, g/mL */
+/** The same as so much liquid to a measure of dry grain, mL per mL.  @param bulkDensity of the dry grain, g/mL */
 export const liquidPerVolume = (of: Proportions, bulkDensity: number): number =>
   (dressingFor(100, of).liquidMl / 100) * bulkDensity
 

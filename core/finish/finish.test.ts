@@ -25,10 +25,13 @@ describe('seasoned vinegar', () => {
         fc.double({ min: 0.05, max: 0.6, noNaN: true }),
         fc.double({ min: 0.55, max: 0.9, noNaN: true }),
         (id, ml, density) => {
-          const told = fromLiquidPerVolume(ml, DRESSINGS[id], density)
-          expect(liquidPerVolume(told, density)).toBeCloseTo(ml, 9)
+          const proportions = fromLiquidPerVolume(ml, DRESSINGS[id], density)
+          expect(liquidPerVolume(proportions, density)).toBeCloseTo(ml, 9)
           // Milder or sharper, its taste stays what it was.
-          expect(told.sugar / told.vinegar).toBeCloseTo(DRESSINGS[id].sugar / DRESSINGS[id].vinegar, 9)
+          expect(proportions.sugar / proportions.vinegar).toBeCloseTo(
+            DRESSINGS[id].sugar / DRESSINGS[id].vinegar,
+            9,
+          )
         },
       ),
     )

@@ -90,7 +90,7 @@ export function kernelKind(given: KernelInput, shells: number): KernelKind {
 }
 
 const capacity = new Float64Array(64)
-const carry = new Float64Array(64)
+const weight = new Float64Array(64)
 const level = new Float64Array(64)
 
 /**
@@ -140,7 +140,7 @@ export function advanceKernel(
     previousLevel = (volume[i]! * uptake[at + i]! + inward * previousLevel) * perDiagonal
     previous = outward * push * perDiagonal
     pushBefore = push
-    carry[i] = previous
+    weight[i] = previous
     level[i] = previousLevel
     inward = outward
   }
@@ -154,7 +154,7 @@ export function advanceKernel(
   fill = (held + taken) / closed
   uptake[at + last] = fill * capacity[last]!
   for (let i = last - 1; i >= 0; i--) {
-    fill = level[i]! + carry[i]! * fill
+    fill = level[i]! + weight[i]! * fill
     uptake[at + i] = fill * capacity[i]!
   }
   return taken

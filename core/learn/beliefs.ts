@@ -1,5 +1,5 @@
 import type { Known, KnownFigures, PlanFor } from './corrections'
-import { figuresOf, seenIn, type Evidence } from './evidence'
+import { figuresOf, observationsOf, type Evidence } from './evidence'
 import { FIGURE_KINDS, figureName, isFigureName, kindOf, priorSd, type OverrideKind } from './figures'
 import {
   copyOf,
@@ -40,7 +40,7 @@ export interface FigureStep {
 export interface Compared {
   cookId: string
   endedMs: number
-  what: ReturnType<typeof seenIn>[number]['what']
+  what: ReturnType<typeof observationsOf>[number]['what']
   figure: string
   expected: number
   value: number
@@ -144,7 +144,7 @@ function applyOverride(
 }
 
 function learnFrom({ state, observed, steps, compared, pinned }: Beliefs, batch: Evidence): void {
-  const seen = seenIn(batch)
+  const seen = observationsOf(batch)
   if (seen.length === 0) return
   for (const figure of figuresOf(batch)) addVariable(state, figure, priorSd(figure))
   const touched = new Set<string>()
@@ -152,25 +152,25 @@ function learnFrom({ state, observed, steps, compared, pinned }: Beliefs, batch:
     mean: state.mean[i]!,
     sd: sdIn(state, figure, priorSd(figure)),
   }))
-  for (const { what, seen: thing } of seen) {
-    for (const figure of thing.weights.keys()) {
+  for (const { what, seen: observation } of seen) {
+    for (const figure of observation.weights.keys()) {
       if (!touched.has(figure) && !pinned.has(figure))
         addProcessNoise(state, figure, FIGURE_KINDS[kindOf(figure)].forgets)
       touched.add(figure)
     }
-    const { expected, value, z } = update(state, thing)
+    const { expected, value, z } = update(state, observation)
     compared.push({
       cookId: batch.cookId,
       endedMs: batch.endedMs,
       what,
-      figure: thing.weights.keys().next().value!,
+      figure: observation.weights.keys().next().value!,
       expected,
       value,
       z,
     })
   }
   const timeAt = state.at.get(figureName('time', batch.vesselId))!
-  const grain = keepWaterSide(state, batch, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
+  const grain = undoAgainstRating(state, batch, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
   if (grain) touched.add(grain)
   // Several things seen of one batch may push the same way: together as well they move no figure by its own
   // standard deviation.
@@ -199,7 +199,7 @@ const STEAM_WITH_MINUTES = 2.5
  * @param timeMoved the pot's time figure, by how much this batch moved it
  * @returns the name of the grain's figure where it was moved, or null
  */
-function keepWaterSide(
+function undoAgainstRating(
   state: GaussianState,
   { judged, grainKey, steamPerDry }: Evidence,
   pinned: ReadonlyMap<string, number>,
@@ -289,7 +289,7 @@ export function experimentsFor(
     }
     for (const figure of figuresOf(cook)) addVariable(state, figure, priorSd(figure))
     // As expected: only how sure one then is counts.
-    for (const { seen } of seenIn(cook)) {
+    for (const { seen } of observationsOf(cook)) {
       let expected = 0
       for (const [figure, weight] of seen.weights) expected += weight * meanOf(state, figure)
       update(state, { ...seen, value: expected })

@@ -1,5 +1,5 @@
 import { figureName } from './figures'
-import type { Seen } from './kalman'
+import type { Observation } from './kalman'
 
 /** What was already corrected for when a cook was planned. */
 export interface Applied {
@@ -54,7 +54,7 @@ const BOIL_SD = 0.08
 const WEIGHED_SD = 0.06
 
 /** What is too wet wanted this much at the most, and what is too dry at the least; right is what it is. */
-const boundOf = (step: number): Pick<Seen, 'bound'> =>
+const boundOf = (step: number): Pick<Observation, 'bound'> =>
   step === 0 ? {} : { bound: step > 0 ? 'at-most' : 'at-least' }
 
 /**
@@ -65,8 +65,10 @@ const explained = ({ heated }: Pick<Evidence, 'heated'>, hardness: number): bool
   (heated === 'short' && hardness < 0) || (heated === 'long' && hardness > 0)
 
 /** What a cook says, measured things first, ratings second. */
-export function seenIn(e: Evidence): { what: 'boil' | 'weighed' | 'wet-dry' | 'hardness'; seen: Seen }[] {
-  const seen: ReturnType<typeof seenIn> = []
+export function observationsOf(
+  e: Evidence,
+): { what: 'boil' | 'weighed' | 'wet-dry' | 'hardness'; seen: Observation }[] {
+  const seen: ReturnType<typeof observationsOf> = []
   const steam = figureName('steam', e.vesselId)
   if (e.boilFactor !== null)
     seen.push({

@@ -1,7 +1,7 @@
 import type { PlanRequest } from '#core/plan/request'
 
 /**
- * A grain or a blend by name, whatever order and scale its shares were told in.
+ * A grain or a blend by name, whatever order and scale its shares were stated in.
  * @example "basmati 0.75 + wild 0.25"
  */
 export function grainKeyOf(grains: PlanRequest['grains']): string {

@@ -12,7 +12,7 @@ export interface GaussianState {
 }
 
 /** One thing seen: a weighted sum of figures, as it was measured, and how sure. */
-export interface Seen {
+export interface Observation {
   weights: ReadonlyMap<string, number>
   value: number
   sd: number
@@ -56,7 +56,7 @@ const ODD_Z = 3
  * record moves no figure far. A bound that is kept already teaches nothing.
  * @throws {RangeError} for what is no number, or an sd that is not above 0
  */
-export function update(state: GaussianState, { weights, value, sd, bound }: Seen): Innovation {
+export function update(state: GaussianState, { weights, value, sd, bound }: Observation): Innovation {
   if (!Number.isFinite(value)) throw new RangeError(`update: value must be a number, got ${value}`)
   if (!(sd > 0)) throw new RangeError(`update: sd must be above 0, got ${sd}`)
   const { mean, covariance } = state

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beliefsFrom, experimentsFor, knownFigures, type FigureOverride } from './beliefs'
 import { correctionFrom } from './corrections'
-import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
+import { NOTHING_APPLIED, observationsOf, type Evidence } from './evidence'
 import { figureName, isFigureName, priorSd, priorSdOfPack, widenedTo } from './figures'
 import { wordOf, WET_DRY_WORDS } from './rating'
 import { emptyState, addVariable, meanOf, sdIn, sdOfSum, update, fixVariable } from './kalman'
@@ -208,8 +208,8 @@ describe('what cooks teach', () => {
   })
 
   test('where water is drained a rating says nothing about the pour', () => {
-    expect(seenIn(cook({ extraUptake: null })).map((s) => s.what)).toEqual(['hardness'])
-    expect(seenIn(cook({ judged: null }))).toEqual([])
+    expect(observationsOf(cook({ extraUptake: null })).map((s) => s.what)).toEqual(['hardness'])
+    expect(observationsOf(cook({ judged: null }))).toEqual([])
   })
 
   test('one grain teaches another nothing of its water, but of the pot they share', () => {

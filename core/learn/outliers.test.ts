@@ -1,4 +1,4 @@
-import { NOTHING_APPLIED, seenIn, type Evidence } from './evidence'
+import { NOTHING_APPLIED, observationsOf, type Evidence } from './evidence'
 import { addVariable, emptyState, meanOf, update } from './kalman'
 
 /** The mean after one reading of a figure whose prior is 0 ± 1, read with ± 1. */
@@ -42,7 +42,7 @@ test('steam that was already corrected for is not learned again from a rating', 
     steamFactor: null,
   }
   const valueOf = (steam: number) =>
-    seenIn({ ...evidence, applied: { ...NOTHING_APPLIED, steam } }).find((s) => s.what === 'wet-dry')!.seen
-      .value
+    observationsOf({ ...evidence, applied: { ...NOTHING_APPLIED, steam } }).find((s) => s.what === 'wet-dry')!
+      .seen.value
   expect(valueOf(0.2) - valueOf(0)).toBeCloseTo(0.3 * 0.2, 9)
 })

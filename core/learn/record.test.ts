@@ -80,7 +80,7 @@ test('own water is counted as it was poured', () => {
 })
 
 test('water added and water that ran over count in the grain', () => {
-  const told = (kind: 'water-added' | 'boiled-over', amount: number): CookEvent => ({
+  const eventOf = (kind: 'water-added' | 'boiled-over', amount: number): CookEvent => ({
     id: kind,
     kind,
     stage: 'simmer',
@@ -88,8 +88,14 @@ test('water added and water that ran over count in the grain', () => {
     amount,
   })
   const base = evidenceOf(record()).extraUptake!
-  expect(evidenceOf(record({}, { more: [told('water-added', 30)] })).extraUptake! - base).toBeCloseTo(0.1, 2)
-  expect(evidenceOf(record({}, { more: [told('boiled-over', 30)] })).extraUptake! - base).toBeCloseTo(-0.1, 2)
+  expect(evidenceOf(record({}, { more: [eventOf('water-added', 30)] })).extraUptake! - base).toBeCloseTo(
+    0.1,
+    2,
+  )
+  expect(evidenceOf(record({}, { more: [eventOf('boiled-over', 30)] })).extraUptake! - base).toBeCloseTo(
+    -0.1,
+    2,
+  )
 })
 
 test('a boil in half the time speaks of a stronger burner, a late one of a weaker; what was otherwise says nothing', () => {
@@ -165,8 +171,8 @@ describe('each figure of a record, calculated by hand', () => {
     const base = evidenceOf(done).extraUptake!
     const { events } = record({}, { more: [remedied(45)] })
     expect(evidenceOf({ ...done, events }).extraUptake! - base).toBeCloseTo(45 / dryG, 9)
-    const noted = { id: 'n', kind: 'late', stage: 'simmer', atMs: START, amount: 60 } as CookEvent
-    expect(evidenceOf({ ...done, events: [...done.events, noted] }).extraUptake).toBe(base)
+    const late = { id: 'n', kind: 'late', stage: 'simmer', atMs: START, amount: 60 } as CookEvent
+    expect(evidenceOf({ ...done, events: [...done.events, late] }).extraUptake).toBe(base)
   })
 
   test('water left in the pot is eaten with it, steam that a lifted lid lost is not', () => {
@@ -236,14 +242,14 @@ describe('each figure of a record, calculated by hand', () => {
   })
 
   test('only the sign of the boil itself counts, and only of a heat that was left alone', () => {
-    const told = (kind: string, stage: string) =>
+    const eventAt = (kind: string, stage: string) =>
       ({ id: kind + stage, kind, stage, atMs: START }) as CookEvent
     for (const kind of ['heat-low', 'skip', 'minute-more', 'lid-lifted', 'water-added', 'late'])
-      expect([kind, boiled(1, [told(kind, 'heat-up')])]).toEqual([kind, null])
-    expect(boiled(1, [told('heat-low', 'simmer')])).not.toBeNull()
+      expect([kind, boiled(1, [eventAt(kind, 'heat-up')])]).toEqual([kind, null])
+    expect(boiled(1, [eventAt('heat-low', 'simmer')])).not.toBeNull()
     const unsaid = done.events.filter((e) => e.stage !== 'heat-up')
     expect(evidenceOf({ ...done, events: unsaid }).boilFactor).toBeNull()
-    expect(evidenceOf({ ...done, events: [...unsaid, told('photo', 'heat-up')] }).boilFactor).toBeNull()
+    expect(evidenceOf({ ...done, events: [...unsaid, eventAt('photo', 'heat-up')] }).boilFactor).toBeNull()
     const stages = (change: object) => ({
       ...done.plan,
       stages: done.plan.stages.map((s) => (s.id === 'heat-up' ? { ...s, ...change } : s)),

@@ -50,8 +50,8 @@ const within = (value: number, [low, high]: readonly [number, number]): number |
 export function evidenceOf(record: CookRecord): Evidence {
   const { request, plan: cooked, view, events, rating, bagDelta, applied } = record
   const dryG = cooked.grain.mass_g
-  const stood = activeEvents(events)
-  const toldG = stood.reduce(
+  const active = activeEvents(events)
+  const addedG = active.reduce(
     (sum, e) =>
       sum +
       (e.kind === 'water-added'
@@ -75,7 +75,7 @@ export function evidenceOf(record: CookRecord): Evidence {
     // Where water is poured off, or only steams, minutes set the texture and the tongue says nothing of the pour.
     extraUptake:
       way === 'pot' || way === 'stock'
-        ? (cooked.water.absorbed_g + cooked.water.left_in_pot_g + toldG - view.lostSteamG) / dryG -
+        ? (cooked.water.absorbed_g + cooked.water.left_in_pot_g + addedG - view.lostSteamG) / dryG -
           published -
           bagDelta
         : null,
@@ -83,7 +83,7 @@ export function evidenceOf(record: CookRecord): Evidence {
     applied,
     judged: rating && { wetDry: rating.wetDry, hardness: rating.hardness },
     heated: heatedOf(record),
-    boilFactor: boilFactorOf(record, stood),
+    boilFactor: boilFactorOf(record, active),
     steamFactor:
       way === 'pot' &&
       record.potBeforeG !== null &&
@@ -91,7 +91,7 @@ export function evidenceOf(record: CookRecord): Evidence {
       record.potBeforeG > record.potAfterG &&
       cooked.water.evaporated_g > 0
         ? within(
-            (record.potBeforeG + Math.max(0, toldG) - record.potAfterG) /
+            (record.potBeforeG + Math.max(0, addedG) - record.potAfterG) /
               (cooked.water.evaporated_g + view.lostSteamG),
             STEAM_LIMITS,
           )
@@ -118,15 +118,15 @@ function heatedOf({ plan: cooked, view, request }: CookRecord): Evidence['heated
 }
 
 /** What its time to the boil says of the burner: the same heat in other minutes. */
-function boilFactorOf({ plan, view, request }: CookRecord, stood: readonly CookEvent[]): number | null {
+function boilFactorOf({ plan, view, request }: CookRecord, active: readonly CookEvent[]): number | null {
   const stage = plan.stages.find((s) => s.id === 'heat-up' && s.ends_on === 'cue' && s.power_w > 0)
   const seen = stage && view.stages.find((s) => s.id === stage.id)
-  const called = stage && stood.some((e) => e.kind === 'cue' && e.stage === stage.id)
+  const called = stage && active.some((e) => e.kind === 'cue' && e.stage === stage.id)
   if (
     !stage ||
     !seen ||
     !called ||
-    stood.some(
+    active.some(
       (e) =>
         e.stage === stage.id &&
         (HEAT_TOLD.has(e.kind) || e.kind === 'lid-lifted' || e.kind === 'water-added'),

@@ -88,8 +88,8 @@ describe('a container', () => {
     fc.assert(
       fc.property(
         fc.array(fc.tuple(kinds, fc.double({ min: 0.1, max: 200, noNaN: true })), { maxLength: 8 }),
-        (told) => {
-          const events = told
+        (drawn) => {
+          const events = drawn
             .sort((a, b) => a[1] - b[1])
             .map(([kind, hours], i) => ({ ...event(kind, hours), id: String(i) }))
           const view = containerState(packed, events, uk, COOKED + 201 * HOUR)

@@ -116,7 +116,7 @@ export interface MethodStage extends Omit<Phase, 'until'> {
   /** The least a solved stage takes, minutes. */
   atLeast?: number
   /** Goes on beside the rinsing and soaking: it does not need the grain. */
-  beside?: boolean
+  aside?: boolean
   endsOn: 'clock' | 'cue'
   cue?: CueId
   handsOn: boolean

@@ -92,7 +92,7 @@ export function waterToTheBoil(kitchen: MethodContext, over: Partial<MethodStage
     endsOn: 'cue',
     cue: 'water-boils',
     handsOn: false,
-    beside: true,
+    aside: true,
     checks: [],
     ...over,
   }

@@ -163,19 +163,19 @@ describe('kept warm, kept for later, and left in the pot', () => {
 })
 
 describe('a dressing given as liquid per measure of dry grain', () => {
-  const told = (ml: number | null, more: Partial<PlanRequestJson> = {}) =>
+  const dressingOf = (ml: number | null, more: Partial<PlanRequestJson> = {}) =>
     plan({ purpose: 'dressed', dressing: { ml_per_240_ml_dry: ml }, ...more }).dressing!
   test('is that much liquid, and tastes as its style does', () => {
     for (const ml of [20, 40, 60]) {
-      const d = told(ml)
+      const d = dressingOf(ml)
       expect(d.ml_per_240_ml_dry).toBeCloseTo(ml, 0)
       expect(d.sugar_g / d.vinegar_g).toBeCloseTo(6 / 15, 1)
     }
-    expect(told(60).vinegar_g).toBeCloseTo(3 * told(20).vinegar_g, 0)
+    expect(dressingOf(60).vinegar_g).toBeCloseTo(3 * dressingOf(20).vinegar_g, 0)
   })
   test('given the amounts of a style, it is that style', () => {
-    const usual = told(null)
-    const back = told(usual.ml_per_240_ml_dry)
+    const usual = dressingOf(null)
+    const back = dressingOf(usual.ml_per_240_ml_dry)
     expect(back.vinegar_g).toBeCloseTo(usual.vinegar_g, 0)
     expect(back.salt_g).toBeCloseTo(usual.salt_g, 1)
   })
@@ -237,9 +237,9 @@ describe('in a warm drawer', () => {
   const hour = { method: 'covered-simmer', hold_minutes: 90 } as const
   test('what would be too cool off the heat is not, and its stage says what the drawer must hold', () => {
     expect(codes(plan(hour))).toContain('held-too-cool')
-    const kept = plan({ ...hour, hold_in: 'warm-drawer' })
-    expect(codes(kept)).not.toContain('held-too-cool')
-    const hold = kept.stages.find((s) => s.id === 'hold')!
+    const held = plan({ ...hour, hold_in: 'warm-drawer' })
+    expect(codes(held)).not.toContain('held-too-cool')
+    const hold = held.stages.find((s) => s.id === 'hold')!
     // Published: 60 °C in the US, 63 °C in the UK (its "stricter" reading is the higher).
     expect(hold.checks.join()).toMatch(/6[03] °C or more/)
     expect(hold.power_w ?? 0).toBe(0)

@@ -210,12 +210,9 @@ describe('what cooks know comes out of the ledger', () => {
   })
 
   test('tipping the bowl carries 0.08 g/g more than a sieve, and unrinsed grain carries nothing', () => {
-    const parsedBundle = (rinse: PlanRequestJson['rinse']) =>
-      pot('long-white', 500, { rinse }).water.carried_in_g
-    expect(
-      parsedBundle({ washes: 2, drain: 'tip' }) - parsedBundle({ washes: 2, drain: 'sieve' }),
-    ).toBeCloseTo(40, 6)
-    expect(parsedBundle({ washes: 0 })).toBe(0)
+    const carriedG = (rinse: PlanRequestJson['rinse']) => pot('long-white', 500, { rinse }).water.carried_in_g
+    expect(carriedG({ washes: 2, drain: 'tip' }) - carriedG({ washes: 2, drain: 'sieve' })).toBeCloseTo(40, 6)
+    expect(carriedG({ washes: 0 })).toBe(0)
   })
 
   test('a leakier pot steams more, and only that', () => {

@@ -94,7 +94,7 @@ export interface PlanRequest {
     style: DressingId
     infuseMinutes: number
     setMinutes: number
-    /** So much liquid to 240 mL of dry grain, where it was told so; null by the style. */
+    /** So much liquid to 240 mL of dry grain, where it was stated so; null by the style. */
     mlPer240: number | null
     /** The cook's own, g per 100 g of dry grain; left out: by the style. */
     own?: { vinegar: number; sugar: number; salt: number }

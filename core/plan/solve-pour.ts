@@ -54,11 +54,11 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   const { dryG, uptake, soaked } = problem
   const saved = problem.retainedSoakC !== null
   const wanted = (uptake + (problem.sauce ?? 0)) * dryG
-  const parsedBundle = waterCarriedInto(problem)
+  const carriedG = waterCarriedInto(problem)
   const least = leastLength(problem)
   let guess = firstGuess(problem)
   let boilerG = problem.basket ? boilerWater(problem, 60) : 0
-  let pour = Math.max(1, wanted - parsedBundle + (problem.basket ? 0 : firstSteam(problem, guess)))
+  let pour = Math.max(1, wanted - carriedG + (problem.basket ? 0 : firstSteam(problem, guess)))
   const cook = (): [CookedThrough, PotSetup] => {
     const setup = setupFor(problem, pour, boilerG)
     return [
@@ -74,8 +74,7 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   }
   let [course, setup] = cook()
   let last: { pour: number; gap: number } | undefined
-  const net = () =>
-    wanted + course.bedSteamG - parsedBundle - (problem.way === 'stock' ? course.condensedG : 0)
+  const net = () => wanted + course.bedSteamG - carriedG - (problem.way === 'stock' ? course.condensedG : 0)
   for (let tries = 1; tries < MAX_TRIES; tries++) {
     const gap = net() - pour
     if (Math.abs(gap) < closeEnough(pour)) break
@@ -94,7 +93,7 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   // What did not converge (a pot that never boils, a pour that cannot go below nothing) is shown, not hidden.
   const pourG = Math.abs(solved - pour) <= closeEnough(pour) ? solved : pour
   const steamInG = problem.way === 'stock' ? course.condensedG : 0
-  const inGrain = pourG + parsedBundle + steamInG - course.bedSteamG
+  const inGrain = pourG + carriedG + steamInG - course.bedSteamG
   const absorbedG = Math.min(inGrain, Math.max(wanted, course.grainWaterG))
   return {
     pourG,
@@ -221,7 +220,7 @@ function poured(
   })
   const isSolved = fixed === undefined || fixed === problem.fixedMinutes
   const window = isSolved && !quick ? windowOf(problem, setup, course) : undefined
-  const parsedBundle = waterCarriedInto(problem)
+  const carriedG = waterCarriedInto(problem)
   const cooked = problem.dryG + course.grainWaterG + course.freeG
   // A film hangs on every cooked grain and is eaten with it.
   const film =
@@ -230,11 +229,11 @@ function poured(
       : Math.min(course.freeG, FREE_DONE * cooked + (problem.sauce ?? 0) * problem.dryG)
   const leftG = (problem.way === 'boiler' ? course.boilerG : 0) + course.stockG + (course.freeG - film)
   // A soak cooked in less water than it drank would steam off water that nobody poured.
-  const there = Math.max(0, pourG + parsedBundle - course.drainedG - leftG)
+  const there = Math.max(0, pourG + carriedG - course.drainedG - leftG)
   const evaporatedG = Math.min(course.evaporatedG, there)
   return {
     pourG,
-    absorbedG: pourG + parsedBundle - evaporatedG - course.drainedG - leftG,
+    absorbedG: pourG + carriedG - evaporatedG - course.drainedG - leftG,
     evaporatedG,
     drainedG: course.drainedG,
     leftG,
@@ -271,7 +270,7 @@ export function tryPour(problem: PourProblem, solved: Solution, pourG: number): 
     goal: problem.goal,
     fixed,
   })
-  const parsedBundle = waterCarriedInto(problem)
+  const carriedG = waterCarriedInto(problem)
   const film = Math.min(course.freeG, FREE_DONE * (problem.dryG + course.grainWaterG + course.freeG))
   const leftG = course.freeG - film + course.stockG
   return {
@@ -280,7 +279,7 @@ export function tryPour(problem: PourProblem, solved: Solution, pourG: number): 
     leftG,
     course,
     steamInG: course.condensedG,
-    absorbedG: pourG + parsedBundle + course.condensedG - leftG,
+    absorbedG: pourG + carriedG + course.condensedG - leftG,
   }
 }
 

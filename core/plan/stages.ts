@@ -688,23 +688,23 @@ export function stagesOf(laid: StageInput): Stage[] {
 function cookStages(laid: StageInput): Stage[] {
   const { prepared } = laid
   const hot = hotStages(laid)
-  const isBeside = (id: string) => prepared.timed.stages.find((s) => s.id === id)?.beside === true
-  const besideAt = hot.findIndex((stage) => isBeside(stage.id))
+  const isAside = (id: string) => prepared.timed.stages.find((s) => s.id === id)?.aside === true
+  const asideAt = hot.findIndex((stage) => isAside(stage.id))
   const water = waterStages(laid)
   const [measure, ...rest] = grainStages(laid) as [StageDraft, ...StageDraft[]]
-  const beside = besideAt < 0 ? [] : hot.filter((stage) => isBeside(stage.id))
+  const aside = asideAt < 0 ? [] : hot.filter((stage) => isAside(stage.id))
   const kettleAt = water.findIndex((stage) => stage.id === 'kettle')
   // Cold water with the grain in it: one thing after another.
-  if (besideAt < 0 && kettleAt < 0)
+  if (asideAt < 0 && kettleAt < 0)
     return chained([measure, ...rest, ...water, ...hot, ...lastStages(laid)], [])
-  const grainSide = chained([...rest, ...hot.slice(0, Math.max(0, besideAt))], ['measure'])
-  const waterSide = chained(besideAt < 0 ? water.slice(0, kettleAt + 1) : [...water, ...beside], ['measure'])
+  const grainSide = chained([...rest, ...hot.slice(0, Math.max(0, asideAt))], ['measure'])
+  const waterSide = chained(asideAt < 0 ? water.slice(0, kettleAt + 1) : [...water, ...aside], ['measure'])
   const lag = Math.max(0, minutesOf(grainSide) - minutesOf(waterSide))
   if (lag > 0) waterSide[0] = { ...waterSide[0]!, lag_minutes: roundTo(lag, 1) }
   const ends = [grainSide[grainSide.length - 1]?.id ?? 'measure', waterSide[waterSide.length - 1]!.id]
   const together = [
-    ...(besideAt < 0 ? water.slice(kettleAt + 1) : []),
-    ...hot.slice(besideAt < 0 ? 0 : besideAt + beside.length),
+    ...(asideAt < 0 ? water.slice(kettleAt + 1) : []),
+    ...hot.slice(asideAt < 0 ? 0 : asideAt + aside.length),
   ]
   return [
     { ...measure, after: [] },

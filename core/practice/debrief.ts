@@ -316,16 +316,16 @@ export function debriefOf(
     )
   const tryThis = ending.good ? undefined : whatToTry(kitchen, playerActions, about)
   const gravest = actions[0]
-  const beside = tryThis
+  const compared = tryThis
     ? { run: cook(tryThis.doing), says: tryThis.says.join(', and ') }
     : gravest
       ? { run: gravest.other, says: gravest.deed.without }
       : undefined
-  const at = decidedAt(mine, ending, beside?.run)
+  const at = decidedAt(mine, ending, compared?.run)
   return {
     ending,
     reasons: reasonsOf(
-      { verdict: ending.verdict, outcome: ending.outcome, final: ending.final, told: [] },
+      { verdict: ending.verdict, outcome: ending.outcome, final: ending.final, events: [] },
       mine.prepared.blend.uptake,
     ),
     deeds: actions.map(({ deed: action }) => action),
@@ -333,8 +333,8 @@ export function debriefOf(
       atMin: at.min,
       says: at.says,
       yours: readoutAt(mine, at.min),
-      other: beside && readoutAt(beside.run, at.min),
-      otherSays: beside?.says ?? '',
+      other: compared && readoutAt(compared.run, at.min),
+      otherSays: compared?.says ?? '',
     },
     tryThis,
     marks: mine.marks,

@@ -237,9 +237,9 @@ describe('situations', () => {
       expect([id, ends(id, bad).word, ends(id, bad).good]).toEqual([id, badly, false])
       expect([id, ends(id, good).good]).toEqual([id, true])
       // Each turns on what it says it turns on, and what is proposed really mends it.
-      const told = debriefOf(kitchenOf(situation(id)), bad, situation(id).about)
-      expect([id, told.deeds.some((d) => d.kind === situation(id).about)]).toEqual([id, true])
-      expect([id, told.tryThis && ends(id, told.tryThis.doing).good]).toEqual([id, true])
+      const debrief = debriefOf(kitchenOf(situation(id)), bad, situation(id).about)
+      expect([id, debrief.deeds.some((d) => d.kind === situation(id).about)]).toEqual([id, true])
+      expect([id, debrief.tryThis && ends(id, debrief.tryThis.doing).good]).toEqual([id, true])
     }
   })
 
@@ -261,26 +261,26 @@ describe('a debrief', () => {
         { atMin: 19, lid: 'on' },
       ],
     })
-    const told = debriefOf(kitchen, playerActions, 'lid')
+    const debrief = debriefOf(kitchen, playerActions, 'lid')
     const mine = runActions(kitchen.real, playerActions, 0, FULL)
-    expect(told.deeds[0]).toMatchObject({ kind: 'lid', without: 'with it left on' })
-    for (const action of told.deeds) {
+    expect(debrief.deeds[0]).toMatchObject({ kind: 'lid', without: 'with it left on' })
+    for (const action of debrief.deeds) {
       const without = runActions(kitchen.real, action.doing, 0, FULL)
       expect(action.ending).toEqual(endingOf(without))
       expect(action.did.evaporatedG).toBeCloseTo(mine.pot.evaporatedG - without.pot.evaporatedG, 9)
       expect(action.doing).not.toEqual(playerActions)
     }
     // The lid's own deed is the very cook with the lid left alone.
-    expect(told.deeds[0]!.doing).toEqual({ ...playerActions, lids: [] })
-    expect(told.moment.other).toBeDefined()
+    expect(debrief.deeds[0]!.doing).toEqual({ ...playerActions, lids: [] })
+    expect(debrief.moment.other).toBeDefined()
   })
 
   test('of a good pot proposes nothing, and still says what each act was worth', () => {
     const kitchen = kitchenOf(situation('first-bubbles'))
-    const told = debriefOf(kitchen, byHand(kitchen), 'heat')
-    expect(told.ending.good).toBe(true)
-    expect(told.tryThis).toBeUndefined()
-    expect(told.deeds.length).toBeGreaterThan(1)
+    const debrief = debriefOf(kitchen, byHand(kitchen), 'heat')
+    expect(debrief.ending.good).toBe(true)
+    expect(debrief.tryThis).toBeUndefined()
+    expect(debrief.deeds.length).toBeGreaterThan(1)
   })
 })
 

@@ -12,7 +12,7 @@ export interface Situation {
   id: string
   title: string
   /** What is known beforehand: nothing in it is hidden that a cook could see. */
-  told: string
+  description: string
   /** What the card in the drawer is a plan for. */
   card: PlanRequestJson
   /** What differs here from what the card was written for. */

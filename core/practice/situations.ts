@@ -11,7 +11,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'first-pot-at-height',
     title: 'First batch at altitude',
-    told: 'A mountain hut at 2,650 m, with the pot and recipe from the valley, where it always worked.',
+    description:
+      'A mountain hut at 2,650 m, with the pot and recipe from the valley, where it always worked.',
     card: {
       grains: [{ variety: 'brown-short' }],
       amount: { basis: 'dry-mass', value: 300 },
@@ -27,7 +28,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'double-batch',
     title: 'Twice the grain',
-    told: 'For two instead of one: someone has doubled everything on the card, the water too.',
+    description: 'For two instead of one: someone has doubled everything on the card, the water too.',
     card: {
       grains: [{ variety: 'barley-hulled' }],
       amount: { basis: 'dry-mass', value: 200 },
@@ -47,7 +48,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'the-lid-lifter',
     title: 'Is it done yet?',
-    told: 'A small pot in the wide pan, and three hungry people round it. Everybody would like to see.',
+    description:
+      'A small pot in the wide pan, and three hungry people round it. Everybody would like to see.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 160 },
@@ -70,7 +72,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'the-thin-pan',
     title: 'The thin pan',
-    told: 'The heavy blue is in use. The little steel on the plug-in plate will do. The card is the heavy blue’s: keep it boiling on medium until the water is absorbed, then off.',
+    description:
+      'The heavy blue is in use. The little steel on the plug-in plate will do. The card is the heavy blue’s: keep it boiling on medium until the water is absorbed, then off.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 250 },
@@ -89,7 +92,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'the-beep',
     title: 'The click',
-    told: 'A borrowed 10-cup rice cooker with little in it, and guests waiting. The manual says: ready at the click.',
+    description:
+      'A borrowed 10-cup rice cooker with little in it, and guests waiting. The manual says: ready at the click.',
     card: {
       grains: [{ variety: 'basmati' }],
       amount: { basis: 'dry-mass', value: 200 },
@@ -108,7 +112,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'wet-grain',
     title: 'Soaked since noon',
-    told: 'The grain has soaked since noon: 300 g dry, 404 g wet. The card is for unsoaked grain.',
+    description: 'The grain has soaked since noon: 300 g dry, 404 g wet. The card is for unsoaked grain.',
     card: {
       grains: [{ variety: 'short-white' }],
       amount: { basis: 'dry-mass', value: 300 },
@@ -129,7 +133,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'slow-and-fast',
     title: 'Brown and white',
-    told: 'Half brown, half white, for a lighter dish. The white grain waits in its own bowl. The card is for white.',
+    description:
+      'Half brown, half white, for a lighter dish. The white grain waits in its own bowl. The card is for white.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 300 },
@@ -148,7 +153,7 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'sticky-by-steam',
     title: 'Sticky, by steam',
-    told: 'Glutinous grain over steam. The card says to soak it four hours; guests are coming in one.',
+    description: 'Glutinous grain over steam. The card says to soak it four hours; guests are coming in one.',
     card: {
       grains: [{ variety: 'glutinous' }],
       amount: { basis: 'dry-mass', value: 300 },
@@ -170,7 +175,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'let-out-at-once',
     title: 'Quick release',
-    told: 'The pressure cooker has finished, still under pressure. The recipe says natural release, and everybody is waiting.',
+    description:
+      'The pressure cooker has finished, still under pressure. The recipe says natural release, and everybody is waiting.',
     card: {
       grains: [{ variety: 'brown-short' }],
       amount: { basis: 'dry-mass', value: 400 },
@@ -191,7 +197,8 @@ export const SITUATIONS: readonly Situation[] = [
   {
     id: 'first-bubbles',
     title: 'First bubbles',
-    told: 'The small burner, a big pot, and a card that says: lowest heat from the boil. Bubbles already rise at the wall.',
+    description:
+      'The small burner, a big pot, and a card that says: lowest heat from the boil. Bubbles already rise at the wall.',
     card: {
       grains: [{ variety: 'long-white' }],
       amount: { basis: 'dry-mass', value: 400 },

@@ -4,7 +4,7 @@ import { celsius } from '#core/units/units'
 import { timelineOf } from '#core/plan/timeline'
 import { soakWindow } from '#core/water/soak-window'
 import { blendOf } from '#core/grain/blend'
-import { TOLD_SPREAD } from './evening-odds'
+import { STATED_SPREAD } from './evening-odds'
 import { assertNoCircle } from './join-dishes'
 import type { Block, Dish, Need, PotUse, TaskAt } from './task'
 
@@ -194,13 +194,13 @@ function cutOf(
     .filter((t) => t.hands)
     .map((t) => ({ from: t.from, minutes: t.minutes, hands: true, place: null }))
   // The pot keeps its place from its first heat to its last; an appliance keeps it through its rest.
-  const standing =
+  const inPlace =
     appliance !== undefined
       ? stages.filter((s) => s.power_w > 0 || s.kind === 'rest' || s.kind === 'release')
       : heated
-  const stand = (standing: readonly Stage[], place: Need['place']) => {
-    if (standing.length === 0) return
-    const spans = standing.map((s) => tasks.find((t) => t.id === s.id)!)
+  const stand = (inPlace: readonly Stage[], place: Need['place']) => {
+    if (inPlace.length === 0) return
+    const spans = inPlace.map((s) => tasks.find((t) => t.id === s.id)!)
     const from = Math.min(...spans.map((t) => t.from))
     needs.push({
       from,
@@ -209,7 +209,7 @@ function cutOf(
       place,
     })
   }
-  stand(standing, place)
+  stand(inPlace, place)
   stand(stages.filter(inPan), 'burner')
   return { minutes, needs, tasks }
 }
@@ -321,8 +321,8 @@ export function companionOf({
           minutes,
           hands: task.handsOn,
           place,
-          early: TOLD_SPREAD * minutes,
-          late: TOLD_SPREAD * minutes,
+          early: STATED_SPREAD * minutes,
+          late: STATED_SPREAD * minutes,
         },
       ],
     }

@@ -10,6 +10,6 @@ export const SCHEDULE_LIMITS = Object.freeze({
   oven: [0, 4],
   look_in_every_min: [2, 240],
   fixed: 60,
-  told: 400,
+  published: 400,
   wait_most_minutes: [0, 1440],
 } as const)

@@ -258,10 +258,10 @@ describe('burners', () => {
     expect(starts(locked({ at: 'b1' }))).toEqual({ 'a x': [-30, 'b1'] })
     expect(starts(locked({ start: 45, at: 'b2' }))).toEqual({ 'a x': [-45, 'b2'] })
     const fixed: FixedBlock[] = [{ block: block('b x', 10), start: -40, at: 'b2' }]
-    const beside = (start: number) =>
+    const neighbour = (start: number) =>
       reasons(place([pot], meal, kitchen(2), { fixed, locks: new Map([['a x', { start, at: 'b2' }]]) }))
-    expect(beside(30)).toEqual([])
-    expect(beside(31)).toEqual([['a x', 'never']])
+    expect(neighbour(30)).toEqual([])
+    expect(neighbour(31)).toEqual([['a x', 'never']])
   })
 
   test('a boiler stands on the burner of what it steams', () => {

@@ -8,13 +8,13 @@ import { nextActs, type BoardDish } from './next-actions'
 import { search } from './search'
 import type { Dish, FixedBlock, Placed } from './task'
 
-/** A meal that has run up to a minute, as it was told; what is on then takes so much longer. */
+/** A meal that has run up to a minute, as it was stated; what is on then takes so much longer. */
 function runTo(
   dishes: readonly Dish[],
   placed: ReadonlyMap<string, Placed>,
   now: number,
   longer: number,
-): { free: Dish[]; fixed: FixedBlock[]; told: Map<string, { start: number; at?: string }> } {
+): { free: Dish[]; fixed: FixedBlock[]; published: Map<string, { start: number; at?: string }> } {
   const begun = new Set([...placed.values()].filter((p) => p.start < now).map((p) => p.block.id))
   const fixed = [...placed.values()]
     .filter((p) => begun.has(p.block.id))
@@ -30,12 +30,12 @@ function runTo(
       }
     })
   const free = dishes.map((d) => ({ ...d, blocks: d.blocks.filter((b) => !begun.has(b.id)) }))
-  const told = new Map(
+  const published = new Map(
     [...placed.values()]
       .filter((p) => !begun.has(p.block.id))
       .map((p) => [p.block.id, { start: p.start, ...(p.at === undefined ? {} : { at: p.at }) }]),
   )
-  return { free, fixed, told }
+  return { free, fixed, published }
 }
 const scenario = fc.tuple(
   anyMeal(3, 4),
@@ -55,18 +55,18 @@ describe('the rest of a meal under way', () => {
         const planned = search({ dishes, kitchen: k, tries: 20, mostExact: 100 })
         if (planned.undone.length > 0) return
         const now = Math.round(-planned.cost.span * part)
-        const { free, fixed, told } = runTo(dishes, planned.placed, now, longer)
-        const got = placeLive({ dishes: free, kitchen: k, fixed, now, told })
+        const { free, fixed, published } = runTo(dishes, planned.placed, now, longer)
+        const got = placeLive({ dishes: free, kitchen: k, fixed, now, published })
         if (got.undone.length > 0) return
         tried++
         const lies = new Set(fixed.map((f) => f.block.id))
-        // Dishes that have begun may stand longer than they should; that is told, not undone.
+        // Dishes that have begun may stand longer than they should; that is stated, not undone.
         const loose = dishes.map((d) => ({
           ...d,
           blocks: free.find((f) => f.id === d.id)!.blocks,
           holdMost: fixed.some((f) => f.block.dish === d.id) ? Infinity : d.holdMost,
         }))
-        // What has run longer than it was told may collide with what else is on: that has happened, and only
+        // What has run longer than it was stated may collide with what else is on: that has happened, and only
         // what is new is looked for.
         const happened = faults(new Map([...got.placed].filter(([blockId]) => lies.has(blockId))), [], k)
         expect(faults(got.placed, loose, k).filter((fault) => !happened.includes(fault))).toEqual([])
@@ -108,7 +108,7 @@ describe('the rest of a meal under way', () => {
         kitchen: kitchen(1),
         fixed: [rest],
         now: -35,
-        told: new Map([['rice fluff', { start: -22 }]]),
+        published: new Map([['rice fluff', { start: -22 }]]),
       }).placed.get('rice fluff')!.start
     // It ends at −30: a wait of 8 is just what was published, one of 7 is a minute less.
     expect(startOf(8)).toBe(-22)
@@ -122,10 +122,10 @@ describe('the rest of a meal under way', () => {
         const planned = search({ dishes, kitchen: k, tries: 20, mostExact: 100 })
         if (planned.undone.length > 0) return
         const now = Math.round(-planned.cost.span * part)
-        const { free, fixed, told } = runTo(dishes, planned.placed, now, 0)
-        const got = placeLive({ dishes: free, kitchen: k, fixed, now, told })
+        const { free, fixed, published } = runTo(dishes, planned.placed, now, 0)
+        const got = placeLive({ dishes: free, kitchen: k, fixed, now, published })
         expect([got.late, got.undone]).toEqual([0, []])
-        for (const [id, { start, at }] of told)
+        for (const [id, { start, at }] of published)
           expect([got.placed.get(id)!.start, got.placed.get(id)!.at]).toEqual([start, at])
       }),
       { numRuns: 300 },
@@ -147,11 +147,11 @@ describe('the rest of a meal under way', () => {
         block: { ...dish('roots', 30).blocks[0]!, id: 'roots cut', dish: 'roots', needs: [], after: [] },
       },
     ]
-    const told = new Map([
+    const published = new Map([
       ['soup simmer', { start: -20, at: 'b1' }],
       ['trout simmer', { start: -10, at: 'b2' }],
     ])
-    const given = { kitchen: kitchen(2), fixed, now: -50, told }
+    const given = { kitchen: kitchen(2), fixed, now: -50, published }
     const at = (got: ReturnType<typeof placeLive>) =>
       Object.fromEntries([...got.placed].map(([id, p]) => [id, [p.start, p.at]]))
     expect(at(placeLive({ ...given, dishes: [soup, trout] }))).toMatchObject({
@@ -196,24 +196,24 @@ describe('the rest of a meal under way', () => {
       placeLive({ dishes: [simmered('beans', minutes)], kitchen: kitchen(1), fixed: [], now: -20 })
     expect([got(261).late, got(261).undone]).toEqual([240, []])
     expect([got(262).late, got(262).undone.map(({ why }) => why)]).toEqual([0, ['too-soon']])
-    const told = new Map([['beans simmer', { start: -262, at: 'b1' }]])
+    const published = new Map([['beans simmer', { start: -262, at: 'b1' }]])
     const again = (minutes: number) =>
-      placeLive({ dishes: [simmered('beans', minutes)], kitchen: kitchen(1), fixed: [], now: -20, told })
+      placeLive({ dishes: [simmered('beans', minutes)], kitchen: kitchen(1), fixed: [], now: -20, published })
     expect([again(261).late, again(261).undone]).toEqual([240, []])
     expect(again(262).undone.map(({ why }) => why)).toEqual(['too-soon'])
   })
 
   test('two minutes late is no reason to move what was published, three are', () => {
-    const told = new Map([['soup simmer', { start: -20, at: 'b1' }]])
+    const published = new Map([['soup simmer', { start: -20, at: 'b1' }]])
     const startAfter = (trout: number) => {
       const got = placeLive({
         dishes: [simmered('soup', 20)],
         kitchen: kitchen(2),
         fixed: [poaching(trout)],
         now: -30,
-        told,
+        published,
       })
-      // Placed from the new hour; told from the one that was asked for.
+      // Placed from the new hour; stated from the one that was asked for.
       return [got.late, got.placed.get('soup simmer')!.start + got.late]
     }
     expect(startAfter(12)).toEqual([2, -20])
@@ -221,7 +221,7 @@ describe('the rest of a meal under way', () => {
   })
 
   test('what was published stays on its burner where another would do as well', () => {
-    const told = new Map([
+    const published = new Map([
       ['soup simmer', { start: -20, at: 'b2' }],
       ['sauce simmer', { start: -10, at: 'b1' }],
     ])
@@ -230,7 +230,7 @@ describe('the rest of a meal under way', () => {
       kitchen: kitchen(3),
       fixed: [poaching(20, 'b3')],
       now: -24,
-      told,
+      published,
     })
     expect(got.late).toBe(10)
     expect([...got.placed.values()].map(({ block, at }) => [block.id, at])).toEqual(
@@ -244,13 +244,13 @@ describe('the rest of a meal under way', () => {
   test('an order that makes the evening much later gives way to another, one that hardly does stays', () => {
     // Both want the one burner; the soup keeps, the trout does not wait at all.
     const meal = (soup: number) => [simmered('soup', soup, 60), simmered('trout', 10, 0)]
-    const told = (soup: number) =>
+    const published = (soup: number) =>
       new Map([
         ['trout simmer', { start: -10 - soup, at: 'b1' }],
         ['soup simmer', { start: -soup, at: 'b1' }],
       ])
     const got = (soup: number) =>
-      placeLive({ dishes: meal(soup), kitchen: kitchen(1), fixed: [], now: -60, told: told(soup) })
+      placeLive({ dishes: meal(soup), kitchen: kitchen(1), fixed: [], now: -60, published: published(soup) })
     // As published the trout would stand for as long as the soup simmers, which it may not.
     expect(got(20).undone).toEqual([])
     expect(got(20).placed.get('trout simmer')!.start).toBe(-10)
@@ -258,7 +258,7 @@ describe('the rest of a meal under way', () => {
   })
 
   test('a fixed hour without a burner stays on the one that was published, or takes one that is free', () => {
-    const told = new Map([
+    const published = new Map([
       ['soup simmer', { start: -20, at: 'b2' }],
       ['sauce simmer', { start: -5, at: 'b1' }],
     ])
@@ -268,7 +268,7 @@ describe('the rest of a meal under way', () => {
         kitchen: kitchen(2),
         fixed: [poaching(5, 'b1')],
         now: -60,
-        told,
+        published,
         locks: new Map([['soup simmer', { start }]]),
       })
     expect(moved(40).placed.get('soup simmer')).toMatchObject({ start: -40, at: 'b2' })
@@ -342,7 +342,7 @@ describe('hands', () => {
 })
 
 test('only what has not begun and lies elsewhere is told, the soonest first', () => {
-  const told = [
+  const published = [
     { dish: 'a', id: 'x', startMs: 0 },
     { dish: 'a', id: 'y', startMs: 600_000, at: 'b1' },
     { dish: 'b', id: 'z', startMs: 900_000, at: 'b1' },
@@ -353,12 +353,12 @@ test('only what has not begun and lies elsewhere is told, the soonest first', ()
     { dish: 'b', id: 'z', startMs: 930_000, at: 'b2', begun: false },
     { dish: 'c', id: 'new', startMs: 5, begun: false },
   ]
-  expect(changed(told, now)).toEqual([
+  expect(changed(published, now)).toEqual([
     { dish: 'b', id: 'z', fromMs: 900_000, toMs: 930_000, at: 'b2' },
     { dish: 'a', id: 'y', fromMs: 600_000, toMs: 960_000 },
   ])
   // Half a minute nobody needs to hear of.
-  expect(changed(told, [{ dish: 'b', id: 'z', startMs: 930_000, at: 'b1', begun: false }])).toEqual([])
+  expect(changed(published, [{ dish: 'b', id: 'z', startMs: 930_000, at: 'b1', begun: false }])).toEqual([])
 })
 
 test('every dish has one act: what is on with its look, else what comes; a dish that is over has none', () => {
@@ -423,12 +423,12 @@ test('every dish has one act: what is on with its look, else what comes; a dish 
 
 test('a move of two minutes is told, one of less is not; another burner always is', () => {
   const at = (startMs: number, on = 'b1') => ({ dish: 'a', id: 'x', startMs, at: on, begun: false })
-  const told = [{ dish: 'a', id: 'x', startMs: 600_000, at: 'b1' }]
-  expect(changed(told, [at(600_000 + 119_999)])).toEqual([])
-  expect(changed(told, [at(600_000 - 119_999)])).toEqual([])
-  expect(changed(told, [at(600_000 + 120_000)])).toHaveLength(1)
-  expect(changed(told, [at(600_000 - 120_000)])).toHaveLength(1)
-  expect(changed(told, [at(600_000, 'b2')])).toEqual([
+  const published = [{ dish: 'a', id: 'x', startMs: 600_000, at: 'b1' }]
+  expect(changed(published, [at(600_000 + 119_999)])).toEqual([])
+  expect(changed(published, [at(600_000 - 119_999)])).toEqual([])
+  expect(changed(published, [at(600_000 + 120_000)])).toHaveLength(1)
+  expect(changed(published, [at(600_000 - 120_000)])).toHaveLength(1)
+  expect(changed(published, [at(600_000, 'b2')])).toEqual([
     { dish: 'a', id: 'x', fromMs: 600_000, toMs: 600_000, at: 'b2' },
   ])
   // What had no place, or has none now, has not moved to another.

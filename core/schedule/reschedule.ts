@@ -14,7 +14,7 @@ export interface LiveInput {
    * Start and place of each block as last published, minutes from the asked hour: kept as far as possible, so
    * that changes are not announced without need.
    */
-  told?: ReadonlyMap<string, { start: number; at?: string }>
+  published?: ReadonlyMap<string, { start: number; at?: string }>
 }
 
 /** Serving moves by this much at most, minutes; beyond it something else is wrong. */
@@ -30,7 +30,7 @@ const QUICK = { tries: 160, mostExact: 400 }
  * only as far as it must.
  * @returns the placement, counted from the new serving time, and by how many minutes that is later than asked
  */
-export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInput): LivePlacement {
+export function placeLive({ dishes, kitchen, locks, fixed, now, published }: LiveInput): LivePlacement {
   const blocks = dishes.flatMap((d) => d.blocks)
   const least = Math.max(0, ...fixed.map(({ block, start }) => start + block.minutes))
   // A dish that has begun is cooked: that it waits too long is reported, but cannot be undone.
@@ -43,12 +43,13 @@ export function placeLive({ dishes, kitchen, locks, fixed, now, told }: LiveInpu
   const searched = (late: number, quick?: typeof QUICK) =>
     search({ dishes: free, kitchen, ...(locks ? { locks } : {}), ...at(late), ...quick })
 
-  const saved = told && blocks.some((b) => told.has(b.id)) ? previousOrder(blocks, told) : undefined
+  const saved =
+    published && blocks.some((b) => published.has(b.id)) ? previousOrder(blocks, published) : undefined
   if (saved && least < WORTH_A_CHANGE) {
     // Nothing that matters has changed: all of it stays where it was, but what the cook has fixed elsewhere since.
     for (const burner of [undefined, ...kitchen.burners.map((b) => b.id)]) {
       const got = place(saved.order, free, kitchen, {
-        locks: whereTold(blocks, told!, locks, least, burner),
+        locks: wherePublished(blocks, published!, locks, least, burner),
         ...at(least),
       })
       if (got.undone.length === 0) return { ...got, late: least, exact: false }
@@ -121,16 +122,16 @@ function soonest(
  * stays on the published one, or goes to the one given.
  * @param least minutes by which serving is later than asked
  */
-function whereTold(
+function wherePublished(
   blocks: readonly Block[],
-  told: NonNullable<LiveInput['told']>,
+  published: NonNullable<LiveInput['published']>,
   locks: LiveInput['locks'],
   least: number,
   burner: string | undefined,
 ): Map<string, Lock> {
   return new Map(
     blocks.flatMap((block) => {
-      const [was, lock] = [told.get(block.id), locks?.get(block.id)]
+      const [was, lock] = [published.get(block.id), locks?.get(block.id)]
       if (!lock)
         return was
           ? [
@@ -161,22 +162,22 @@ function whereTold(
  */
 function previousOrder(
   blocks: readonly Block[],
-  told: NonNullable<LiveInput['told']>,
+  published: NonNullable<LiveInput['published']>,
 ): { order: Block[]; burnerOf: Map<string, string> } {
   // Built backwards, what ends last was laid first.
   const endOf = (block: Block): number => {
-    const was = told.get(block.id)
+    const was = published.get(block.id)
     return was === undefined
       ? -Infinity
       : was.start + ((was.at !== undefined && block.onBurner?.[was.at]) || block).minutes
   }
   const order = [...blocks].reverse().sort((a, b) => {
     const [one, other] = [endOf(a), endOf(b)]
-    return one === other ? (told.get(b.id)?.start ?? 0) - (told.get(a.id)?.start ?? 0) : other - one
+    return one === other ? (published.get(b.id)?.start ?? 0) - (published.get(a.id)?.start ?? 0) : other - one
   })
   const burnerOf = new Map(
     blocks.flatMap((b) => {
-      const spot = told.get(b.id)?.at
+      const spot = published.get(b.id)?.at
       return spot !== undefined && b.needs.some((n) => n.place === 'burner') ? [[b.id, spot] as const] : []
     }),
   )

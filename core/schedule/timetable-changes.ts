@@ -1,5 +1,5 @@
 /** Start and place of a task, as published. */
-export interface ToldTask {
+export interface TaskTime {
   dish: string
   id: string
   startMs: number
@@ -20,10 +20,10 @@ const WORTH_TELLING_MS = 2 * 60_000
 
 /** Tasks whose time or place differs from the published one, the soonest first, without those that have begun. */
 export function changed(
-  told: readonly ToldTask[],
-  now: readonly (ToldTask & { begun: boolean })[],
+  published: readonly TaskTime[],
+  now: readonly (TaskTime & { begun: boolean })[],
 ): Change[] {
-  const before = new Map(told.map((t) => [`${t.dish} ${t.id}`, t]))
+  const before = new Map(published.map((t) => [`${t.dish} ${t.id}`, t]))
   return now
     .flatMap((task): Change[] => {
       const was = before.get(`${task.dish} ${task.id}`)

@@ -18,7 +18,7 @@ const mlOf = ({ value, unit }: Quantity): number | undefined =>
           ? value * 250
           : undefined
 const read = (text: string) => readAddIn(text, [], mlOf)
-const told = (text: string) => {
+const addInOf = (text: string) => {
   const got = read(text)
   if (!got.ok) throw new Error(got.why)
   return got.addIn
@@ -39,17 +39,17 @@ test.each([
   ['a pinch of saffron', 'saffron', 0.01, 0.1],
   ['30 g barberries', 'barberries', 30, 30],
 ])('“%s” is %s, %f to %f g', (text, name, least, most) => {
-  const addIn = told(text)
+  const addIn = addInOf(text)
   expect(addIn.name).toBe(name)
   expect(addIn.grams).toBeGreaterThanOrEqual(least)
   expect(addIn.grams).toBeLessThanOrEqual(most)
 })
 
 test('what is known brings its water, its salt and when it goes in and out', () => {
-  expect(told('80 g peas')).toMatchObject({ when: 'on-top', out: 'stays' })
-  expect(told('80 g peas').waterShare).toBeGreaterThan(0.7)
-  expect(told('1 tbsp soy sauce').saltShare).toBeGreaterThan(0.1)
-  expect(told('1 bay leaf').out).toBe('after-rest')
+  expect(addInOf('80 g peas')).toMatchObject({ when: 'on-top', out: 'stays' })
+  expect(addInOf('80 g peas').waterShare).toBeGreaterThan(0.7)
+  expect(addInOf('1 tbsp soy sauce').saltShare).toBeGreaterThan(0.1)
+  expect(addInOf('1 bay leaf').out).toBe('after-rest')
   expect(read('30 g barberries')).toMatchObject({ known: false, addIn: { waterShare: 0 } })
 })
 
@@ -67,7 +67,7 @@ test.each([
 
 test('it is said back as it is counted', () => {
   const said = (text: string) => {
-    const { name, grams } = told(text)
+    const { name, grams } = addInOf(text)
     const counted = countedAddIn(name, grams, cup)
     return `${counted.measures[0]?.text ?? ''} ${counted.name}`
   }

@@ -4,8 +4,8 @@ import { addInCalled, detailsOf } from './add-in-details'
 import type { KnownAddIn } from './known-add-ins'
 import type { AddInOut, AddInTime } from './seasoning'
 
-/** Something cooked along, as it was told for one batch. */
-export interface ToldAddIn {
+/** Something cooked along, as it was stated for one batch. */
+export interface EnteredAddIn {
   name: string
   grams: number
   waterShare: number
@@ -15,7 +15,7 @@ export interface ToldAddIn {
 }
 
 export type ReadAddIn =
-  | { ok: true; addIn: ToldAddIn; known: boolean }
+  | { ok: true; addIn: EnteredAddIn; known: boolean }
   | { ok: false; why: 'no-amount' | 'range' | 'no-name' | 'weight-needed' }
 
 /** A handful of small things, and a pinch between two fingers, mL. */
@@ -31,7 +31,7 @@ const FRIED = /^fried\s+|,?\s+fried(?:\s+first)?$/i
 
 /**
  * Reads something cooked along: "2 bay leaves", "80 g peas", "1 tbsp butter", "a handful of raisins". What is not
- * in the table is told by weight and taken as dry.
+ * in the table is stated by weight and taken as dry.
  * @param mlOf the volume of a quantity in cups, spoons or a measure of the cook's own; undefined for others
  */
 export function readAddIn(
@@ -43,8 +43,8 @@ export function readAddIn(
   if (!read.ok) return { ok: false, why: read.why === 'range' ? 'range' : 'no-amount' }
   const { quantity } = read
   const byHand = BY_HAND.find(([pattern]) => pattern.test(read.rest))
-  const told = (byHand ? read.rest.replace(byHand[0], '') : read.rest).replace(/^of\s+/i, '').trim()
-  const name = told.replace(FRIED, '').trim()
+  const words = (byHand ? read.rest.replace(byHand[0], '') : read.rest).replace(/^of\s+/i, '').trim()
+  const name = words.replace(FRIED, '').trim()
   if (name === '') return { ok: false, why: 'no-name' }
   const known = addInCalled(name)
   const details = known && detailsOf(known)
@@ -59,7 +59,7 @@ export function readAddIn(
       grams,
       waterShare: details?.waterShare ?? 0,
       saltShare: details?.saltShare ?? 0,
-      when: name !== told ? 'first' : (details?.when ?? 'with-water'),
+      when: name !== words ? 'first' : (details?.when ?? 'with-water'),
       out: details?.out ?? 'stays',
     },
   }

@@ -5,7 +5,7 @@ export const saltGrams = (ml: number, crystal: CrystalId): number => ml * CRYSTA
 
 /**
  * Salt to be added, as a share of the cooked mass with what stock and add-ins bring, %.
- * @param broughtG salt in stock and add-ins, g
+ * @param alreadyG salt in stock and add-ins, g
  */
-export const saltPercentFor = (addG: number, broughtG: number, cookedG: number): number =>
-  ((addG + broughtG) / cookedG) * 100
+export const saltPercentFor = (addG: number, alreadyG: number, cookedG: number): number =>
+  ((addG + alreadyG) / cookedG) * 100

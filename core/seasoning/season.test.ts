@@ -31,8 +31,8 @@ test('salt given by amount stays that amount, whatever stock and add-ins bring',
     add_ins: [{ name: 'soy sauce', grams_per_100g_dry: 2, salt_share: 0.14, when: 'with-water' as const }],
   }
   const { seasoning, yield: cooked } = plan(request)
-  const brought = seasoning.salt_in_stock_g + seasoning.salt_in_add_ins_g
-  const salt_percent = saltPercentFor(4, brought, cooked.cooked_mass_g)
+  const already = seasoning.salt_in_stock_g + seasoning.salt_in_add_ins_g
+  const salt_percent = saltPercentFor(4, already, cooked.cooked_mass_g)
   expect(plan({ ...request, salt_percent }).seasoning.salt_to_add_g).toBeCloseTo(4, 1)
 })
 
@@ -47,9 +47,9 @@ test('stock lowers what is added by the salt it holds, gram for gram', () => {
     plan({ salt_percent: 1 }),
     plan({ salt_percent: 1, stock_share: 0.5, stock_salt_percent: 0.9 }),
   ]
-  const brought = (half.water.pour_g * 0.5 * 0.9) / 100
+  const already = (half.water.pour_g * 0.5 * 0.9) / 100
   expect(half.seasoning.stock_g).toBeCloseTo(half.water.pour_g / 2, 0)
-  expect(water.seasoning.salt_to_add_g - half.seasoning.salt_to_add_g).toBeCloseTo(brought, 1)
+  expect(water.seasoning.salt_to_add_g - half.seasoning.salt_to_add_g).toBeCloseTo(already, 1)
   const strong = plan({ salt_percent: 0.3, stock_share: 1, stock_salt_percent: 1.5 })
   expect(strong.seasoning.salt_to_add_g).toBe(0)
   expect(strong.cautions.map((c) => c.code)).toContain('salted-by-itself')

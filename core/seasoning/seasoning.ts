@@ -66,15 +66,15 @@ export function seasoningOf(given: SeasoningInput): Seasoning {
   const saltInStockG = (stockG * given.stockSaltPercent) / 100
   const saltInAddInsG = addIns.reduce((sum, a) => sum + a.saltG, 0)
   const saltWantedG = given.saltPercent === null ? 0 : (given.cookedG * given.saltPercent) / 100
-  const brought = saltInStockG + saltInAddInsG
+  const alreadyG = saltInStockG + saltInAddInsG
   return {
     stockG,
     waterG: given.pourG - stockG,
     saltWantedG,
     saltInStockG,
     saltInAddInsG,
-    saltToAddG: Math.max(0, saltWantedG - brought),
-    saltOverG: given.saltPercent === null ? 0 : Math.max(0, brought - saltWantedG),
+    saltToAddG: Math.max(0, saltWantedG - alreadyG),
+    saltOverG: given.saltPercent === null ? 0 : Math.max(0, alreadyG - saltWantedG),
     addIns,
   }
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
-import { stepsText, TOLD_HEATS, TOLD_LIDS, type ToldStep } from '#core/plan/told-steps'
+import { stepsText, STEP_HEATS, STEP_LIDS, type RecipeStep } from '#core/plan/recipe-steps'
 import { readSteps } from './read-steps'
 
-const high: ToldStep = { heat: 'high', lid: 'on', until: 'boil' }
+const high: RecipeStep = { heat: 'high', lid: 'on', until: 'boil' }
 
-test.each<[string, ToldStep[]]>([
+test.each<[string, RecipeStep[]]>([
   [
     'boil, lid on, low 10 min, off 10',
     [high, { heat: 'low', lid: 'on', minutes: 10 }, { heat: 'off', lid: 'on', minutes: 10 }],
@@ -74,15 +74,15 @@ test('rinsing and draining are read separately from the heat', () => {
 })
 
 test('steps written as text are read back as the same steps', () => {
-  const step = fc.record({ heat: fc.constantFrom(...TOLD_HEATS), lid: fc.constantFrom(...TOLD_LIDS) })
-  const told = fc.oneof(
-    fc.tuple(step, fc.integer({ min: 1, max: 120 })).map(([of, minutes]): ToldStep => ({ ...of, minutes })),
-    step.map((of): ToldStep => ({ ...of, until: 'boil' })),
-    step.map((of): ToldStep => ({ ...of, until: 'dry' })),
+  const step = fc.record({ heat: fc.constantFrom(...STEP_HEATS), lid: fc.constantFrom(...STEP_LIDS) })
+  const anyStep = fc.oneof(
+    fc.tuple(step, fc.integer({ min: 1, max: 120 })).map(([of, minutes]): RecipeStep => ({ ...of, minutes })),
+    step.map((of): RecipeStep => ({ ...of, until: 'boil' })),
+    step.map((of): RecipeStep => ({ ...of, until: 'dry' })),
   )
   fc.assert(
     fc.property(
-      fc.array(told, { minLength: 1, maxLength: 6 }),
+      fc.array(anyStep, { minLength: 1, maxLength: 6 }),
       fc.option(fc.integer({ min: 1, max: 600 }), { nil: undefined }),
       fc.option(fc.integer({ min: 0, max: 9 }), { nil: undefined }),
       fc.boolean(),

@@ -2,10 +2,10 @@ import { NIGHT_SOAK_MINUTES } from '#core/constants'
 import { withoutStops } from './abbreviations'
 import type { LidPosition } from '#core/heat/lid'
 import type { HeatLevel } from '#core/heat/sources'
-import type { ToldWithoutHeat, ToldStep } from '#core/plan/told-steps'
+import type { StepsWithoutHeat, RecipeStep } from '#core/plan/recipe-steps'
 
-export interface ReadSteps extends ToldWithoutHeat {
-  steps: ToldStep[]
+export interface ReadSteps extends StepsWithoutHeat {
+  steps: RecipeStep[]
   /** Phrases that were not understood, as they were typed. */
   unread: string[]
 }
@@ -35,37 +35,37 @@ const FILLERS =
   /\b(then|and|it|the|to|a|for|about|let|heat|on|with|water|keep|leave|at|down|up|turn|pot|bring|put|until|till|it's|is|boils?|boil|boiling|cook|minutes?|lid)\b/g
 
 /**
- * Reads steps as they are told on a packet or by a friend: "boil, lid on, low 10 min, off 10".
+ * Reads steps as they are stated on a packet or by a friend: "boil, lid on, low 10 min, off 10".
  * A phrase that only names the lid or the heat holds from there on.
  * @param text at most a few hundred characters; phrases end with a comma, a semicolon, a full stop or "then"
  */
 export function readSteps(text: string): ReadSteps {
-  const steps: ToldStep[] = []
+  const steps: RecipeStep[] = []
   const unread: string[] = []
-  const withoutHeat: ToldWithoutHeat = { drained: false }
+  const withoutHeat: StepsWithoutHeat = { drained: false }
   let [heat, lid]: [HeatLevel, LidPosition] = ['high', 'on']
   for (const phrase of phrasesOf(text)) {
     const words = phrase.toLowerCase().replaceAll('’', "'")
     const minutes = minutesIn(words)
     if (NOT_A_STEP.test(words)) continue
-    const read = readWithoutHeat(words, minutes, { told: withoutHeat, heated: steps.length > 0 })
+    const read = readWithoutHeat(words, minutes, { found: withoutHeat, heated: steps.length > 0 })
     if (read === 'not-understood') unread.push(phrase)
     if (read !== 'of-the-heat') continue
     const lidWords = LIDS.find(([pattern]) => pattern.test(words))
-    const toldLid = lidWords?.[1]
+    const namedLid = lidWords?.[1]
     // "lid off" says nothing of the heat.
     const ofHeat = lidWords ? words.replace(lidWords[0], ' ') : words
-    const toldHeat = HEATS.find(([pattern]) => pattern.test(ofHeat))?.[1]
+    const namedHeat = HEATS.find(([pattern]) => pattern.test(ofHeat))?.[1]
     const until = untilIn(words, minutes)
-    if (toldLid !== undefined) lid = toldLid
+    if (namedLid !== undefined) lid = namedLid
     if (until === 'boil') {
-      steps.push({ heat: toldHeat ?? 'high', lid, until })
+      steps.push({ heat: namedHeat ?? 'high', lid, until })
       continue
     }
-    heat = toldHeat ?? heatMeant(words, heat)
+    heat = namedHeat ?? heatMeant(words, heat)
     if (minutes !== undefined && minutes > 0) steps.push({ heat, lid, minutes })
-    else if (until === 'dry') steps.push({ heat: toldHeat ?? 'low', lid, until })
-    else if (toldHeat === undefined && toldLid === undefined && !isEmpty(words)) unread.push(phrase)
+    else if (until === 'dry') steps.push({ heat: namedHeat ?? 'low', lid, until })
+    else if (namedHeat === undefined && namedLid === undefined && !isEmpty(words)) unread.push(phrase)
   }
   return { ...withoutHeat, steps, unread }
 }
@@ -84,7 +84,7 @@ const NOT_A_STEP =
 function readWithoutHeat(
   words: string,
   minutes: number | undefined,
-  { told, heated }: { told: ToldWithoutHeat; heated: boolean },
+  { found, heated }: { found: StepsWithoutHeat; heated: boolean },
 ): 'understood' | 'not-understood' | 'of-the-heat' {
   // Nothing browns in the simulated pot.
   if (/\b(toast(ed)?|fry|fried|browned|brown (it|them|the)|saut[eé](ed)?)\b/.test(words))
@@ -92,17 +92,17 @@ function readWithoutHeat(
   if (/\bsoak/.test(words)) {
     const soak = minutes ?? (/\bover\s*night\b/.test(words) ? NIGHT_SOAK_MINUTES : undefined)
     if (soak === undefined) return 'not-understood'
-    told.soakMinutes = soak
+    found.soakMinutes = soak
     return 'understood'
   }
   const washes = washesIn(words)
   if (washes !== undefined) {
-    told.washes = washes
+    found.washes = washes
     return 'understood'
   }
   if (!/\b(drain(ed)?|strain(ed)?|pour off|poured off)\b/.test(words)) return 'of-the-heat'
   // What is poured off before there is any heat is the soak's water.
-  if (heated) told.drained = true
+  if (heated) found.drained = true
   return 'understood'
 }
 
@@ -113,7 +113,7 @@ export const phrasesOf = (text: string): string[] =>
     .map((phrase) => phrase.trim())
     .filter((phrase) => phrase !== '')
 
-/** Minutes told in a phrase: "10 min", "half an hour", or a number at its end. */
+/** Minutes stated in a phrase: "10 min", "half an hour", or a number at its end. */
 function minutesIn(words: string): number | undefined {
   const found = MINUTES.exec(words)
   const [, number, half, one, unit = ''] = found ?? []
@@ -125,7 +125,7 @@ function minutesIn(words: string): number | undefined {
   return bare ? Number(bare[1]!.replace(',', '.')) : undefined
 }
 
-/** "rinse 3 times", "wash twice", "rinse"; nothing where no washing is told. */
+/** "rinse 3 times", "wash twice", "rinse"; nothing where no washing is stated. */
 function washesIn(words: string): number | undefined {
   if (!/\b(rins|wash)/.test(words)) return undefined
   if (/\b(no|not|without|don't|un)\s*-?\s*(rins|wash)|\bunrinsed|\bunwashed/.test(words)) return 0
@@ -134,7 +134,7 @@ function washesIn(words: string): number | undefined {
   return /\btwice\b/.test(words) ? 2 : /\bonce\b/.test(words) ? 1 : USUAL_WASHES
 }
 
-function untilIn(words: string, minutes: number | undefined): ToldStep['until'] {
+function untilIn(words: string, minutes: number | undefined): RecipeStep['until'] {
   if (minutes !== undefined) return undefined
   if (/\b(dry|gone|absorbed|no water left)\b/.test(words)) return 'dry'
   return /\bboil/.test(words) && !/\bhard boil|boil hard\b/.test(words) ? 'boil' : undefined

@@ -2,11 +2,11 @@ import { parseQuantity, type Quantity } from '#core/units/parse-quantity'
 import { readSentence, type Sentence, type Vocabulary } from './read-sentence'
 import { phrasesOf, readSteps, type ReadSteps } from './read-steps'
 
-/** A way as it is told in one text: what goes into the pot, and what is done. */
+/** A way as it is stated in one text: what goes into the pot, and what is done. */
 export interface ReadWay extends ReadSteps {
   /** Grain, amount and pot; without a grain where none was named. */
   sentence: Sentence
-  /** The water, as told; undefined where none was. */
+  /** The water, as stated; undefined where none was. */
   water?: Quantity
 }
 
@@ -29,9 +29,9 @@ export function readWay(text: string, vocabulary: Vocabulary): ReadWay {
       if (boiled) done.push('boil')
       continue
     }
-    const told = toldIn(phrase)
-    verb = told.verb ?? verb
-    const read = readSentence(told.words, vocabulary)
+    const named = withoutVerb(phrase)
+    verb = named.verb ?? verb
+    const read = readSentence(named.words, vocabulary)
     if (saysWhat(read, water)) {
       const {
         grains,
@@ -61,7 +61,7 @@ const saysWhat = (
   (water !== undefined && waterBefore === undefined) ||
   (unread.length === 0 && (grains.length > 0 || vesselId !== undefined || vesselKind !== undefined))
 
-/** What was told of the heat in the same breath. */
+/** What was stated of the heat in the same breath. */
 function heatOf({ unread, minutes, restMinutes }: Sentence, verb: string | undefined): string[] {
   const left = [...unread, ...(minutes === undefined ? [] : [verb ?? 'cook', `${minutes} min`])]
     .join(' ')
@@ -69,8 +69,8 @@ function heatOf({ unread, minutes, restMinutes }: Sentence, verb: string | undef
   return [...(left === '' ? [] : [left]), ...(restMinutes === undefined ? [] : [`rest ${restMinutes} min`])]
 }
 
-/** "Add 250 g rice", "cook 1 cup rice in 2 cups water": what is told, and a verb that says its heat. */
-function toldIn(phrase: string): { words: string; verb?: string } {
+/** "Add 250 g rice", "cook 1 cup rice in 2 cups water": what is stated, and a verb that says its heat. */
+function withoutVerb(phrase: string): { words: string; verb?: string } {
   const found =
     /^(add|put in|stir in|pour in|tip in|measure|cook|simmer|boil)\s+(?=\d|[½¼¾⅓⅔]|an?\b|half\b)/i.exec(
       phrase,

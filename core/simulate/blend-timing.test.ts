@@ -5,13 +5,13 @@ import { fillPot, FULL } from '#core/pot/pot'
 import { joinGrain } from '#core/pot/actions'
 import { cookPlan } from './cook-plan'
 
-const settle = (request: PlanRequestJson) => {
+const ready = (request: PlanRequestJson) => {
   const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
 const blend = (more: Partial<PlanRequestJson> = {}) =>
-  settle({
+  ready({
     grains: [
       { variety: 'brown-short', share: 1 },
       { variety: 'basmati', share: 1 },

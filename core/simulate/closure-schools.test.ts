@@ -3,13 +3,13 @@ import { VARIETY_IDS, varietyOf, type VarietyId } from '#core/grain/varieties'
 import { plan } from '#core/plan/plan'
 import { cookPlan } from './cook-plan'
 
-const settle = (request: PlanRequestJson) => {
+const parsed = (request: PlanRequestJson) => {
   const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
 }
 const cook = (request: PlanRequestJson) => {
-  const settled = settle(request)
+  const settled = parsed(request)
   const made = plan(settled)
   return { made, cooked: cookPlan(settled, made) }
 }

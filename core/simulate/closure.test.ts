@@ -4,7 +4,7 @@ import { plan } from '#core/plan/plan'
 import { REDUCED } from '#core/pot/pot'
 import { cookPlan } from './cook-plan'
 
-const settle = (request: PlanRequestJson) => {
+const parsed = (request: PlanRequestJson) => {
   const read = parsePlanRequest(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
   return read.value
@@ -29,7 +29,7 @@ describe.each(POTS)('%s in %s, %i cups', (method, vessel, cups) => {
       if (DRINKS_AT_ONCE.has(id)) return
       for (const elevation_m of [0, 1120, 2500])
         for (const texture of [0.5]) {
-          const request = settle({
+          const request = parsed({
             grains: [{ variety: id }],
             amount: { basis: 'dry-volume', value: 240 * cups },
             method,
@@ -50,7 +50,7 @@ describe.each(POTS)('%s in %s, %i cups', (method, vessel, cups) => {
 
 test("the planner's coarse pot and the fine pot lose the same steam", () => {
   for (const id of ['short-white', 'brown-long', 'quinoa'] as const) {
-    const request = settle({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 } })
+    const request = parsed({ grains: [{ variety: id }], amount: { basis: 'dry-mass', value: 300 } })
     const planned = plan(request)
     const [coarse, fine] = [cookPlan(request, planned, REDUCED), cookPlan(request, planned)]
     expect(Math.abs(coarse.evaporatedG / fine.evaporatedG - 1)).toBeLessThan(0.02)
@@ -61,14 +61,14 @@ test("the planner's coarse pot and the fine pot lose the same steam", () => {
 test('grain and water doubled together end wetter', () => {
   for (const id of ['long-white', 'short-white', 'brown-short', 'quinoa', 'barley-hulled'] as const) {
     const method = 'covered-simmer'
-    const one = settle({
+    const one = parsed({
       grains: [{ variety: id }],
       amount: { basis: 'dry-mass', value: 150 },
       method,
       vessel: 'heavy-2.5',
     })
     const pour = plan(one).water.pour_g
-    const two = settle({
+    const two = parsed({
       grains: [{ variety: id }],
       amount: { basis: 'dry-mass', value: 300 },
       method,
@@ -82,7 +82,7 @@ test('grain and water doubled together end wetter', () => {
 
 test('a sea-level plan cooked high up stays firm in the centre', () => {
   for (const id of ['long-white', 'short-white', 'basmati', 'jasmine', 'millet'] as const) {
-    const low = settle({
+    const low = parsed({
       grains: [{ variety: id }],
       amount: { basis: 'dry-mass', value: 300 },
       method: 'covered-simmer',

@@ -27,7 +27,7 @@ const minutesOf = (request: ReturnType<typeof settled>) =>
   plan(request).stages.find((s) => s.kind === 'simmer')!.minutes.expected
 
 /** Told mishaps with their true cause. */
-const TOLD: readonly [string, Ending, Partial<Omit<PastPot, 'ended'>>, string][] = [
+const DESCRIBED: readonly [string, Ending, Partial<Omit<PastPot, 'ended'>>, string][] = [
   [
     'brown rice by white rice’s minutes',
     'hard',
@@ -62,7 +62,7 @@ const TOLD: readonly [string, Ending, Partial<Omit<PastPot, 'ended'>>, string][]
   ['the lid ajar', 'hard', { lid: 'ajar', simmerMinutes: 15 }, 'lid'],
 ]
 
-test.each(TOLD)('%s: %s, and the true cause is among the first two', (_told, ended, more, cause) => {
+test.each(DESCRIBED)('%s: %s, and the true cause is among the first two', (_told, ended, more, cause) => {
   expect(
     past(ended, more)
       .causes.slice(0, 2)
@@ -70,7 +70,7 @@ test.each(TOLD)('%s: %s, and the true cause is among the first two', (_told, end
   ).toContain(cause)
 })
 test('the true cause comes first in at least three quarters of them', () => {
-  const first = TOLD.filter(([, ended, more, cause]) => past(ended, more).causes[0]!.id === cause)
+  const first = DESCRIBED.filter(([, ended, more, cause]) => past(ended, more).causes[0]!.id === cause)
   expect(first.length).toBeGreaterThanOrEqual(9)
 })
 

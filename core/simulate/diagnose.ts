@@ -247,7 +247,7 @@ const changesFor = ({
 
 export interface Diagnosis {
   /** How the pot as described would have ended. */
-  asTold: Verdict
+  asDescribed: Verdict
   /** The likeliest causes, the first one first, never fewer than two; shares of all that were weighed. */
   causes: { id: string; says: string; looks: string; share: number }[]
   /** The smallest change that would have helped as well as any. */
@@ -290,7 +290,7 @@ export function diagnose(past: PastPot): Diagnosis {
   const all = weighed.reduce((sum, { weight }) => sum + weight, 0)
   const likely = weighed.slice(0, SHOWN).filter(({ weight }, i) => i < 2 || weight > 0.08 * all)
   return {
-    asTold: asDescribed.verdict,
+    asDescribed: asDescribed.verdict,
     causes: likely.map(({ cause: { id, says, looks }, weight }) => ({
       id,
       says,

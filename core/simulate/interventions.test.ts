@@ -79,14 +79,14 @@ describe('what happens on the way', () => {
     )
   })
   test('everything happens once and in order, also at the very start and the very end', () => {
-    const told = runWithInterventions(pot(), phases(400, 5, 5), [
+    const events = runWithInterventions(pot(), phases(400, 5, 5), [
       intervention('stir', 10),
       intervention('stir', 0),
       intervention('add-water', 5, { grams: 10 }),
       intervention('stir', 99),
     ])
-    expect(told.map(({ kind }) => kind)).toEqual(['stir', 'p0', 'add-water', 'p1', 'stir'])
-    told.slice(1).forEach(({ tMin }, i) => expect(tMin).toBeGreaterThanOrEqual(told[i]!.tMin))
+    expect(events.map(({ kind }) => kind)).toEqual(['stir', 'p0', 'add-water', 'p1', 'stir'])
+    events.slice(1).forEach(({ tMin }, i) => expect(tMin).toBeGreaterThanOrEqual(events[i]!.tMin))
   })
   test("a lid lifted takes of its stage's time, and lets off more steam than a lid left on", () => {
     const [left, lifted] = [pot(), pot()]
@@ -96,7 +96,7 @@ describe('what happens on the way', () => {
     expect(lifted.evaporatedG).toBeGreaterThan(left.evaporatedG)
   })
   test('what never comes is said, and a clock always comes', () => {
-    const told = runWithInterventions(
+    const events = runWithInterventions(
       pot(),
       [
         { id: 'boil', powerW: 20, lid: 'on', mode: 'open', until: { event: 'boil', atMostMinutes: 3 } },
@@ -104,7 +104,7 @@ describe('what happens on the way', () => {
       ],
       [],
     )
-    expect(told.map(({ kind }) => kind)).toEqual(['never boil', 'p0'])
+    expect(events.map(({ kind }) => kind)).toEqual(['never boil', 'p0'])
   })
 })
 

@@ -33,9 +33,9 @@ export function runWithInterventions(
   interventions: readonly Intervention[],
   watch?: (pot: Pot) => void,
 ): RunEvent[] {
-  const told: RunEvent[] = []
+  const events: RunEvent[] = []
   const queue = interventions.toSorted((a, b) => a.atMin - b.atMin)
-  const say = (kind: string) => told.push({ tMin: pot.now / MINUTE, kind })
+  const say = (kind: string) => events.push({ tMin: pot.now / MINUTE, kind })
   for (const phase of phases) {
     let left = 'minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes
     // A phase begins once, whatever happens at its first moment, and also where it has no length.
@@ -74,7 +74,7 @@ export function runWithInterventions(
     say(next.kind)
     happen(pot, next, phases.at(-1)!, watch)
   }
-  return told
+  return events
 }
 
 /** @returns minutes it took */

@@ -2,22 +2,22 @@ import { boilingPointAt } from '#core/heat/boiling-point'
 import { deliveredPower, HEAT_LEVELS } from '#core/heat/sources'
 import { plan } from '#core/plan/plan'
 import type { PlanRequest } from '#core/plan/request'
-import type { ToldStep } from '#core/plan/told-steps'
+import type { RecipeStep } from '#core/plan/recipe-steps'
 import { celsius, metres } from '#core/units/units'
 import { standingLoss } from '#core/vessel/vessel'
 import { judgeSimulation, MINUTE_STEPS, minutesSay, waterChange, waterSteps, type Candidate } from './judge'
 import type { ScriptStep } from './script'
 import type { Simulated, Simulation } from './simulate'
 
-/** A change of steps as told, and what it comes to. */
+/** A change of steps as stated, and what it comes to. */
 export interface StepsChange {
   /** "3 min more", "60 g less water", "lowest heat instead of medium". */
   says: string
-  steps?: ToldStep[]
+  steps?: RecipeStep[]
   pour_g?: number
 }
 
-/** How steps as told end. */
+/** How steps as stated end. */
 export interface JudgedSteps {
   /** Share of kitchens in which it is good, 0..1. */
   good: number
@@ -27,7 +27,7 @@ export interface JudgedSteps {
 
 /** Steps as heat under a lid, in this pot on this burner. */
 export function scriptOf(
-  steps: readonly ToldStep[],
+  steps: readonly RecipeStep[],
   {
     source,
     vessel,
@@ -45,7 +45,7 @@ export function scriptOf(
 }
 
 /** The step that cooks: the longest on the heat after the boil; -1 where there is none. */
-export function mainStep(steps: readonly ToldStep[]): number {
+export function mainStep(steps: readonly RecipeStep[]): number {
   const boilAt = steps.findIndex((step) => step.until === 'boil')
   return steps.reduce(
     (best, { heat, minutes = 0 }, i) =>
@@ -59,18 +59,18 @@ const RESTS = [5, 10]
 const HEAT_SIZE = 0.35
 const LID_SIZE = 0.3
 
-const withStep = (steps: readonly ToldStep[], at: number, change: Partial<ToldStep>): ToldStep[] =>
+const withStep = (steps: readonly RecipeStep[], at: number, change: Partial<RecipeStep>): RecipeStep[] =>
   steps.map((step, i) => (i === at ? { ...step, ...change } : step))
 
 /** Changes of one step or of the water. */
-function candidatesOf(request: PlanRequest, steps: readonly ToldStep[]): Candidate<StepsChange>[] {
+function candidatesOf(request: PlanRequest, steps: readonly RecipeStep[]): Candidate<StepsChange>[] {
   const pourG = plan(request).water.pour_g
-  const simulationOf = (changed: readonly ToldStep[], by = 0): Simulation => ({
+  const simulationOf = (changed: readonly RecipeStep[], by = 0): Simulation => ({
     request: by === 0 ? request : { ...request, pourOverrideG: pourG + by },
     script: scriptOf(changed, request),
     happenings: [],
   })
-  const ofSteps = (says: string, changed: ToldStep[], size: number): Candidate<StepsChange> => ({
+  const ofSteps = (says: string, changed: RecipeStep[], size: number): Candidate<StepsChange> => ({
     change: { says, steps: changed },
     simulation: simulationOf(changed),
     size,
@@ -110,14 +110,14 @@ function candidatesOf(request: PlanRequest, steps: readonly ToldStep[]): Candida
 }
 
 /**
- * Cooks steps as told in the simulated pot: how it ends, in how many kitchens it is good, and the smallest change
+ * Cooks steps as stated in the simulated pot: how it ends, in how many kitchens it is good, and the smallest change
  * that would help.
- * @param request grain, pot, burner, and the water as told in `pourOverrideG`; its method is not used
+ * @param request grain, pot, burner, and the water as stated in `pourOverrideG`; its method is not used
  * @param steps one at least
  */
 export const judgeSteps = (
   request: PlanRequest,
-  steps: readonly ToldStep[],
+  steps: readonly RecipeStep[],
   given: { runs: number; seed: number },
 ): JudgedSteps =>
   judgeSimulation<StepsChange>(

@@ -80,7 +80,7 @@ describe('water against minutes', () => {
         }),
       })
       const fine = outcomeWord(run.verdict)
-      const beside = [
+      const neighbours = [
         map!.cells[j]![i - 1],
         map!.cells[j]![i],
         map!.cells[j]![i + 1],
@@ -88,7 +88,7 @@ describe('water against minutes', () => {
         map!.cells[j + 1]?.[i],
       ]
       // On an edge the finer pot may fall to the other side.
-      expect(beside).toContain(fine)
+      expect(neighbours).toContain(fine)
     }
   })
   test("every method whose minutes are the cook's has one", () => {

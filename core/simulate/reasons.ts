@@ -3,7 +3,7 @@ import type { Simulated } from './simulate'
 
 /** A verdict in words with its reasons, gravest first. */
 export function reasonsOf(
-  { verdict, outcome, final, told }: Pick<Simulated, 'verdict' | 'outcome' | 'final' | 'told'>,
+  { verdict, outcome, final, events }: Pick<Simulated, 'verdict' | 'outcome' | 'final' | 'events'>,
   uptake: Pick<Variety['uptake'], 'firm' | 'standard' | 'soft'>,
 ): string[] {
   const u = outcome.uptakeMean.toFixed(2)
@@ -27,7 +27,7 @@ export function reasonsOf(
     said.push(`Dry: ${u} times its weight, firm is ${uptake.firm.toFixed(2)}.`)
   if (verdict.texture === 'mushy' && !verdict.soggy)
     said.push(`Overdone: ${u} times its weight, soft is ${uptake.soft.toFixed(2)}.`)
-  const never = told.find((t) => t.kind.startsWith('never '))
+  const never = events.find((t) => t.kind.startsWith('never '))
   if (never) said.push('The expected sign did not come.')
   if (said.length === 0)
     said.push(

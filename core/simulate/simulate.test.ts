@@ -47,12 +47,12 @@ describe('a plan, cooked', () => {
   test("is the plan's own pot, whatever the school", () => {
     for (const method of METHOD_IDS) {
       const request = settled({ method })
-      const [told, plain] = [
+      const [scripted, plain] = [
         simulate({ request, script: null, happenings: [] }),
         cookPlan(request, simulate({ request, script: null, happenings: [] }).plan),
       ]
-      expect(told.outcome.uptakeMean).toBeCloseTo(plain.uptakeMean, 2)
-      expect(told.outcome.centreMin).toBeCloseTo(plain.centreMin, 2)
+      expect(scripted.outcome.uptakeMean).toBeCloseTo(plain.uptakeMean, 2)
+      expect(scripted.outcome.centreMin).toBeCloseTo(plain.centreMin, 2)
     }
   })
   test('its curves are of one length, in order of time, and water is never lost', () => {
@@ -184,15 +184,15 @@ const settledPour = (variety: VarietyId, value: number) =>
 
 describe('a script', () => {
   test('waits for the event of its script, and reports when it came or that it did not', () => {
-    const told = run({
+    const got = run({
       script: [
         { until: 'boil', heat: 'high' },
         { until: 'dry', heat: 'medium' },
         { minutes: 5, heat: 'off' },
       ],
     }).events
-    expect(told.map((e) => e.kind)).toEqual(['step-1', 'step-2', 'step-3'])
-    expect(told[2]!.t_min - told[1]!.t_min).toBeCloseTo(5, 1)
+    expect(got.map((e) => e.kind)).toEqual(['step-1', 'step-2', 'step-3'])
+    expect(got[2]!.t_min - got[1]!.t_min).toBeCloseTo(5, 1)
     expect(run({ script: [{ until: 'boil', power_w: 5 }] }).events[0]!.kind).toBe('never step-1')
   })
   test("seals, holds its pressure's own temperature and vents", () => {

@@ -67,7 +67,7 @@ export interface Simulated {
     bottomC: number
   }
   series: Series
-  told: RunEvent[]
+  events: RunEvent[]
   /** What was planned, for comparison. */
   plan: Plan
 }
@@ -146,7 +146,7 @@ export function cookReady(
   resolution: Resolution,
   luck: Luck,
   watch?: (pot: Pot) => void,
-): { pot: Pot; told: RunEvent[] } {
+): { pot: Pot; events: RunEvent[] } {
   const { problem, phases, pourG, made } = ready
   const setup = setupFor(problem, pourG * luck.water, made.water.boiler_g)
   const pot = fillPot(luck === NO_LUCK ? setup : lucky(setup, luck), resolution)
@@ -165,8 +165,8 @@ export function cookReady(
               }
             : {}),
         }))
-  const told = runWithInterventions(pot, lived, interventions, watch)
-  return { pot, told }
+  const events = runWithInterventions(pot, lived, interventions, watch)
+  return { pot, events }
 }
 
 const lucky = (setup: PotSetup, luck: Luck): PotSetup => ({
@@ -223,7 +223,7 @@ export function simulate({ happenings: interventions, ...of }: Simulation): Simu
     }
     nextAt = pot.now + every
   }
-  const { pot, told } = cookReady(ready, interventions, FULL, NO_LUCK, (p) => p.now >= nextAt && sample(p))
+  const { pot, events } = cookReady(ready, interventions, FULL, NO_LUCK, (p) => p.now >= nextAt && sample(p))
   sample(pot)
   const outcome = outcomeOf(pot)
   const { blend } = ready.prepared
@@ -245,7 +245,7 @@ export function simulate({ happenings: interventions, ...of }: Simulation): Simu
       bottomC: pot.bottomC,
     },
     series,
-    told,
+    events,
     plan: ready.made,
   }
 }

@@ -251,8 +251,8 @@ function reasonFor({ burner }: PotEstimate, happened: readonly CookEvent[]): str
     'seen-dry': 'you saw no water',
     'seen-water': 'you saw water',
   }
-  const told = happened.findLast((e) => REASONS[e.kind] !== undefined)
-  if (told) return `because ${REASONS[told.kind]}`
+  const last = happened.findLast((e) => REASONS[e.kind] !== undefined)
+  if (last) return `because ${REASONS[last.kind]}`
   if (Math.abs(burner - 1) > 0.1) return `the burner is ${burner < 1 ? 'less' : 'more'} than assumed`
   return 'from how it cooked so far'
 }

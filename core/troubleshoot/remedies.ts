@@ -4,9 +4,9 @@ import type { Complaint, Remedy } from '#core/cook/remedy'
 import { isSealed, OPENED_S } from '#core/cook/lid-lift'
 import { outlookOf, type Outlook } from '#core/cook/outlook'
 import { withRollback } from '#core/pot/snapshot'
-import { mendPhase, type Ahead, type PotEstimate } from '#core/cook/estimate-pot'
+import { remedyPhase, type Ahead, type PotEstimate } from '#core/cook/estimate-pot'
 import { FILM } from '#core/methods/boil-and-drain'
-import { MENDING_HEATS, mendingHeatOf } from '#core/cook/mending-heat'
+import { MENDING_HEATS, remedyHeatOf } from '#core/cook/remedy-heat'
 import { deliveredPower } from '#core/heat/sources'
 import { holdingPower } from '#core/leftovers/hold-time'
 import { OVEN_C } from '#core/methods/oven'
@@ -169,7 +169,7 @@ function leastSteaming(estimate: PotEstimate, complaint: Complaint): Remedy {
 }
 
 /** Words and power of what heats this pot once more. */
-const heatOf = ({ request: { vessel } }: PotEstimate) => MENDING_HEATS[mendingHeatOf(vessel.kind)]
+const heatOf = ({ request: { vessel } }: PotEstimate) => MENDING_HEATS[remedyHeatOf(vessel.kind)]
 const longerWords = (estimate: PotEstimate, remedy: Remedy): string => {
   const { covered, heat } = heatOf(estimate)
   return remedy.heatMinutes > 0
@@ -252,7 +252,7 @@ function forStillWet(base: AdviceBase, estimate: PotEstimate): Advice {
       complaint: base.complaint,
       addG: 0,
       turn: false,
-      ...mendingHeat(estimate),
+      ...remedyHeat(estimate),
       lid: 'off',
       heatMinutes: heat,
       restMinutes: 0,
@@ -355,7 +355,7 @@ const stuckG = ({ request: { vessel }, prepared: { blend } }: PotEstimate): numb
   (((Math.PI / 4) * vessel.baseDiameter ** 2 * STUCK_MM) / 1000) * blend.cookedDensity * 1.15
 
 /** The least heat there is for this pot, W: lowest, keep warm, or the oven it came from. */
-function mendingPowerW({ request, prepared, burner }: PotEstimate): number {
+function remedyPowerW({ request, prepared, burner }: PotEstimate): number {
   const { vessel, source, kitchenC } = request
   switch (vessel.kind) {
     case 'cooker':
@@ -371,9 +371,9 @@ function mendingPowerW({ request, prepared, burner }: PotEstimate): number {
   }
 }
 
-const mendingHeat = (estimate: PotEstimate): Pick<Remedy, 'heat' | 'powerW'> => {
-  const heat = mendingHeatOf(estimate.request.vessel.kind)
-  return { ...(heat === 'burner' ? {} : { heat }), powerW: mendingPowerW(estimate) }
+const remedyHeat = (estimate: PotEstimate): Pick<Remedy, 'heat' | 'powerW'> => {
+  const heat = remedyHeatOf(estimate.request.vessel.kind)
+  return { ...(heat === 'burner' ? {} : { heat }), powerW: remedyPowerW(estimate) }
 }
 
 const surplusG = ({ pot }: PotEstimate): number => {
@@ -401,7 +401,7 @@ const stepOf = (
   const stage = estimate.ahead[0]?.stage
   const part = (powerW: number, lid: Remedy['lid'], minutes: number): Ahead => ({
     stage: stage!,
-    phase: { ...mendPhase(estimate.prepared, 'mend', powerW, lid), until: { minutes } },
+    phase: { ...remedyPhase(estimate.prepared, 'mend', powerW, lid), until: { minutes } },
     minutes,
     solved: false,
   })
@@ -456,7 +456,7 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
     for (let i = 0; i < MAX_UNCOVERED * 6 && pot.freeG > target; i++)
       runPhase(pot, {
         id: 'off',
-        powerW: mendingPowerW(estimate),
+        powerW: remedyPowerW(estimate),
         lid: 'off',
         mode: 'open',
         until: { minutes: 1 / 6 },
@@ -471,7 +471,7 @@ function minutesToSteamOff(estimate: PotEstimate): number | undefined {
  */
 function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boolean): Remedy {
   const { pot } = estimate
-  const byHeat = mendingHeat(estimate)
+  const byHeat = remedyHeat(estimate)
   const restMinutes = restMinutesOf(estimate, REST_AFTER)
   const lack = estimate.prepared.blend.uptake.firm - meanUptake(estimate) - pot.freeG / pot.dryG
   let best: { remedy: Remedy; worth: number } | undefined
@@ -503,7 +503,7 @@ function leastThatFixes(estimate: PotEstimate, complaint: Complaint, turn: boole
 
 /** The least time on the lowest heat, covered, after which centres are through and the water is drunk. */
 function timeThatFixes(estimate: PotEstimate): Remedy {
-  const byHeat = mendingHeat(estimate)
+  const byHeat = remedyHeat(estimate)
   const restMinutes = restMinutesOf(estimate, REST_AFTER * 2)
   const made = (heatMinutes: number): Remedy => ({
     complaint: 'hard-wet',

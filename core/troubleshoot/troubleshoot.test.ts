@@ -19,7 +19,7 @@ const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 let made = 0
 
-/** A cook at the stove: signs pressed when the plan expects them, but for what is told. */
+/** A cook at the stove: signs pressed when the plan expects them, but for what is stated. */
 function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   const request = {
     grains: [{ variety: 'long-white' }],
@@ -54,7 +54,7 @@ function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
     const begun = view.stages.find((s) => s.id === stage.id)!.startMs
     tell('cue', stage.id, begun + (stage.minutes.expected + (stage.kind === 'heat-up' ? late : 0)) * MINUTE)
   }
-  return { plan: read.value, kept: saved, tell, at, startOf, events: () => events, request }
+  return { plan: read.value, stored: saved, tell, at, startOf, events: () => events, request }
 }
 const simmering = (s: ReturnType<typeof stove>, minutes: number) => s.startOf('simmer') + minutes * MINUTE
 

@@ -23,7 +23,7 @@ test('the power told from a boil is the power that boiled it', () => {
   for (const powerW of [400, 700, 1500]) {
     const pot = { heatCapacity: 4.18 * 1500 + 800, loss: 1.2, fromC: 12, toC: 96.2, roomC: 19 }
     const minutes = minutesToHeat({ ...pot, powerW })
-    const told = powerFromBoil({
+    const measured = powerFromBoil({
       waterG: 1500,
       fromC: 12,
       boilC: 96.2,
@@ -32,7 +32,7 @@ test('the power told from a boil is the power that boiled it', () => {
       lossWK: 1.2,
       roomC: 19,
     })
-    expect(Math.abs(told / powerW - 1)).toBeLessThan(0.02)
+    expect(Math.abs(measured / powerW - 1)).toBeLessThan(0.02)
   }
   expect(() =>
     powerFromBoil({ waterG: 1, fromC: 99, boilC: 96, minutes: 5, heatCapacityJK: 1, lossWK: 1, roomC: 20 }),

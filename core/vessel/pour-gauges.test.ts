@@ -116,17 +116,17 @@ describe('a wall told by marks', () => {
     levelMm: frustum.height * share,
     volumeMl: volumeAt(frustum, millimetres(frustum.height * share)),
   }))
-  const told: Shape = { ...frustum, marks }
+  const marked: Shape = { ...frustum, marks }
 
   test('goes through its marks and is close to the frustum between them', () => {
-    for (const mark of marks) expect(levelOf(told, millilitres(mark.volumeMl))).toBeCloseTo(mark.levelMm, 9)
+    for (const mark of marks) expect(levelOf(marked, millilitres(mark.volumeMl))).toBeCloseTo(mark.levelMm, 9)
     for (let ml = 300; ml < 1700; ml += 50)
-      expect(Math.abs(levelOf(told, millilitres(ml)) - levelOf(frustum, millilitres(ml)))).toBeLessThan(1)
+      expect(Math.abs(levelOf(marked, millilitres(ml)) - levelOf(frustum, millilitres(ml)))).toBeLessThan(1)
   })
   test('volume and level undo each other, past the last mark too', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 120, noNaN: true }), (level) => {
-        expect(levelOf(told, volumeAt(told, millimetres(level)))).toBeCloseTo(level, 6)
+        expect(levelOf(marked, volumeAt(marked, millimetres(level)))).toBeCloseTo(level, 6)
       }),
     )
   })

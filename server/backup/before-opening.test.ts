@@ -85,9 +85,9 @@ test('before the tables are changed a sound copy is made, and only then', () => 
   const [copy] = readdirSync(copiesFolder(file))
   expect(copy).toBe(`2026-03-05T18-00-00Z-version-${migrationCount() - 1}`)
   expect(checkHousehold(join(copiesFolder(file), copy!))).toEqual([])
-  const kept = new Database(join(copiesFolder(file), copy!, 'omsel.sqlite'), { readonly: true })
-  expect(kept.pragma('user_version', { simple: true })).toBe(migrationCount() - 1)
-  kept.close()
+  const copied = new Database(join(copiesFolder(file), copy!, 'omsel.sqlite'), { readonly: true })
+  expect(copied.pragma('user_version', { simple: true })).toBe(migrationCount() - 1)
+  copied.close()
 })
 
 test('nothing of a household is for other users of the machine, also what was there before', () => {

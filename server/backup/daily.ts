@@ -51,11 +51,11 @@ declare global {
  */
 export function startCopies(): void {
   globalThis.omselCopies?.()
-  globalThis.omselCopies = keepCopies(databaseFile(), Date.now)
+  globalThis.omselCopies = copyDaily(databaseFile(), Date.now)
 }
 
 /** Checks every hour whether the day's copy is due.  @returns a function that stops it */
-function keepCopies(file: string, now: () => number): () => void {
+function copyDaily(file: string, now: () => number): () => void {
   const most = Number(process.env.OMSEL_COPIES ?? USUAL_COPIES)
   const look = () =>
     void dailyCopy(file, now(), Number.isFinite(most) ? most : USUAL_COPIES).catch((error: Error) =>

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname } from 'node:path'
 import Database from 'better-sqlite3'
-import { keepPrivate } from './private-files'
+import { makeHouseholdPrivate } from './private-files'
 
 declare global {
   // On the global object because the development server reloads modules.
@@ -43,7 +43,7 @@ export function lockHousehold(file: string): boolean {
     throw error
   }
   held.set(file, lock)
-  keepPrivate(file)
+  makeHouseholdPrivate(file)
   // Who it is, for the words of others.
   writeFileSync(markOf(file), String(process.pid))
   process.once('exit', () => releaseHousehold(file))

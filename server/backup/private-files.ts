@@ -24,10 +24,10 @@ function makePrivate(path: string): void {
 }
 
 /**
- * Keeps a household from other users of its machine: files of before are mended, and what this process writes
+ * Keeps a household from other users of its machine: files with wider rights lose them, and what this process writes
  * from now on is its owner's alone. The folder around the database may be anyone's, and stays as it is.
  */
-export function keepPrivate(file: string): void {
+export function makeHouseholdPrivate(file: string): void {
   if (isMainThread) process.umask(OTHERS)
   for (const end of DATABASE_FILES) makePrivate(`${file}${end}`)
   for (const name of OWN_FOLDERS) makePrivate(join(dirname(file), name))

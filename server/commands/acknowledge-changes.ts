@@ -17,19 +17,19 @@ export const publishedTasks = (schedule: Schedule): PublishedTask[] =>
 /** The changes were seen: from now on changes are shown against this timetable. */
 export function acknowledgeAll(kitchen: Kitchen, mealId: string, nowMs: number): void {
   const meal = kitchen.meals.find(mealId)
-  const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
-  if (meal && schedule) kitchen.meals.save({ ...meal, told: publishedTasks(schedule) })
+  const schedule = meal?.published && scheduleIn(kitchen, meal, nowMs)
+  if (meal && schedule) kitchen.meals.save({ ...meal, published: publishedTasks(schedule) })
 }
 
 /** Who moves a ribbon knows that it moved: only what else it pushed is news. */
 export function acknowledgeDish(kitchen: Kitchen, mealId: string, dishId: string, nowMs: number): void {
   const meal = kitchen.meals.find(mealId)
-  const schedule = meal?.told && scheduleIn(kitchen, meal, nowMs)
-  if (meal?.told && schedule)
+  const schedule = meal?.published && scheduleIn(kitchen, meal, nowMs)
+  if (meal?.published && schedule)
     kitchen.meals.save({
       ...meal,
-      told: [
-        ...meal.told.filter((t) => t.dish !== dishId),
+      published: [
+        ...meal.published.filter((t) => t.dish !== dishId),
         ...publishedTasks(schedule).filter((t) => t.dish === dishId),
       ],
     })

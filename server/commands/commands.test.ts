@@ -3,7 +3,7 @@ import { minutesToHeat } from '#core/heat/time-to-boil'
 import { vesselOf } from '#core/vessel/vessel'
 import { openKitchen, settingsOf, type Kitchen } from '#server/store/open-household'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
-import { keepGauge, keepMark } from './plan'
+import { saveGauge, savePourMark } from './plan'
 import {
   calibrateBoil,
   calibrateFull,
@@ -363,16 +363,16 @@ test('a kitchen that changes to cups reads its plans in cups, and in grams when 
 
 test('marks and the gauge in use are stored; nonsense is not', () => {
   const mark = { grain_key: 'quinoa', vessel_id: 'heavy-pot', dry_g: '220', pour_g: '369', depth_mm: '-2.5' }
-  expect(keepMark(kitchen, mark, 5)).toMatchObject({ ok: true })
+  expect(savePourMark(kitchen, mark, 5)).toMatchObject({ ok: true })
   expect(kitchen.grainBags.marks()[0]).toMatchObject({
     grain_key: 'quinoa',
     pour_g: 369,
     depth_mm: -2.5,
     made_ms: 5,
   })
-  expect(pathOf(keepMark(kitchen, { ...mark, vessel_id: 'bucket' }, 5))).toBe('vessel_id')
-  expect(pathOf(keepMark(kitchen, { ...mark, pour_g: 'lots' }, 5))).toBe('pour_g')
-  expect(keepGauge(kitchen, { gauge: 'measure:teo-glass' })).toMatchObject({ ok: true })
+  expect(pathOf(savePourMark(kitchen, { ...mark, vessel_id: 'bucket' }, 5))).toBe('vessel_id')
+  expect(pathOf(savePourMark(kitchen, { ...mark, pour_g: 'lots' }, 5))).toBe('pour_g')
+  expect(saveGauge(kitchen, { gauge: 'measure:teo-glass' })).toMatchObject({ ok: true })
   expect(kitchen.household.gauge()).toBe('measure:teo-glass')
-  expect(pathOf(keepGauge(kitchen, { gauge: '<b>' }))).toBe('gauge')
+  expect(pathOf(saveGauge(kitchen, { gauge: '<b>' }))).toBe('gauge')
 })

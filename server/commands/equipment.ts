@@ -296,7 +296,7 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
   const plan = planOf(kitchen, read.value.vessel_id, read.value.heat_id)
   if ('errors' in plan) return plan
   const { vessel, heat, source, boilC, kitchenC } = plan
-  const told = powerFromBoil({
+  const measured = powerFromBoil({
     waterG: read.value.water_g,
     fromC: read.value.from_c,
     boilC,
@@ -306,13 +306,13 @@ export function calibrateBoil(kitchen: Kitchen, input: Record<string, unknown>):
     roomC: kitchenC,
   })
   const before = source.ratedW * source.efficiency
-  const factor = told / before
+  const factor = measured / before
   if (!(factor > 0.3 && factor < 3))
     return fieldError(
       'minutes',
-      `gives ${Math.round(told)} W instead of ${Math.round(before)}. Please repeat the test`,
+      `gives ${Math.round(measured)} W instead of ${Math.round(before)}. Please repeat the test`,
     )
-  const words = `${Math.round(before)} → ${Math.round(told)} W at the pot`
+  const words = `${Math.round(before)} → ${Math.round(measured)} W at the pot`
   if (heat)
     kitchen.equipment.save.heat({
       ...heat,

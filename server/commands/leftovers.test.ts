@@ -3,7 +3,7 @@ import { coolingContainers } from '#server/queries/cooling-containers'
 import { guidanceIn } from '#server/queries/guidance'
 import {
   dropContainer,
-  keepStuck,
+  saveStuck,
   makeBottle,
   putAway,
   saveContainer,
@@ -250,9 +250,9 @@ describe('containers, bottles and what sticks', () => {
     expect(kitchen.leftovers.bottles()[0]!.left_g).toBeCloseTo(200 - 3 * 22.6, 1)
   })
   test('what a pot keeps for itself is remembered with the pot', () => {
-    expect(keepStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '60' }).ok).toBe(true)
+    expect(saveStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '60' }).ok).toBe(true)
     expect(kitchen.equipment.vessels().find((v) => v.id === 'heavy-pot')!.sticks_g).toBe(60)
-    expect(errorOf(keepStuck(kitchen, { vessel_id: 'nobody', sticks_g: '60' }))!.path).toBe('vessel_id')
-    expect(errorOf(keepStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '6000' }))!.path).toBe('sticks_g')
+    expect(errorOf(saveStuck(kitchen, { vessel_id: 'nobody', sticks_g: '60' }))!.path).toBe('vessel_id')
+    expect(errorOf(saveStuck(kitchen, { vessel_id: 'heavy-pot', sticks_g: '6000' }))!.path).toBe('sticks_g')
   })
 })

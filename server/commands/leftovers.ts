@@ -191,10 +191,10 @@ function ownAmounts(
 ): Result<{ totalG: number; per100: Record<DressingPart, number> } | null> {
   if (DRESSING_PARTS.every((part) => given[part] === '')) return { ok: true, value: null }
   const { cup, crystal } = settingsOf(kitchen)
-  const house = { cup: cupMeasure(cup), own: kitchen.equipment.measures(), crystal }
+  const spoons = { cup: cupMeasure(cup), own: kitchen.equipment.measures(), crystal }
   const grams = { vinegar: 0, sugar: 0, salt: 0 }
   for (const part of DRESSING_PARTS) {
-    const g = given[part] === '' ? 0 : dressingGrams(part, given[part], house)
+    const g = given[part] === '' ? 0 : dressingGrams(part, given[part], spoons)
     if (g === undefined)
       return fieldError(part, `must be an amount such as "5 tbsp" or "90 g", got "${given[part]}"`)
     grams[part] = g
@@ -258,7 +258,7 @@ const parseStuck = readerOf(
 )
 
 /** Saves how much sticks to a pot, so that the next batch is larger by it. */
-export function keepStuck({ equipment }: Kitchen, input: unknown): Result<null> {
+export function saveStuck({ equipment }: Kitchen, input: unknown): Result<null> {
   const read = parseStuck(input)
   if (!read.ok) return read
   const row = equipment.vessels().find((vessel) => vessel.id === read.value.vessel_id)

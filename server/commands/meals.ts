@@ -54,7 +54,7 @@ export function saveMeal({ meals }: Kitchen, input: Record<string, unknown>, now
     id,
     made_ms: old?.made_ms ?? Math.round(nowMs),
     dishes: old?.dishes ?? [],
-    told: old?.told ?? null,
+    published: old?.published ?? null,
     ...read.value,
     serve_ms: Math.round(read.value.serve_ms),
   })

@@ -5,7 +5,7 @@ import sharp from 'sharp'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { beliefsFrom } from '#core/learn/beliefs'
 import { OUTCOME_FILTERS } from '#core/learn/rating'
-import { dropPhoto, keepPhoto, MAX_PHOTO, photoFolder, parsePhoto } from '#server/photos/photos'
+import { dropPhoto, savePhoto, MAX_PHOTO, photoFolder, parsePhoto } from '#server/photos/photos'
 import { beginHousehold, FIRST_KITCHEN } from './begin-household'
 import { copyCooks } from './import-batches'
 import { rate } from './rate'
@@ -346,7 +346,7 @@ describe('pictures', () => {
   test('are made smaller, lose where they were taken, and lie in the data folder', async () => {
     season()
     const [id] = ids()
-    const saved = await keepPhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
+    const saved = await savePhoto(kitchen, id!, await picture(3000, 2000), 'rolling-boil', NOW)
     if (!saved.ok) throw new Error(saved.errors[0]!.message)
     const bytes = parsePhoto(kitchen, saved.value)!
     const { width, height, exif, format } = await sharp(bytes).metadata()
@@ -368,7 +368,7 @@ describe('pictures', () => {
     const cut = new File([(await (await picture(800, 600)).arrayBuffer()).slice(0, 900)], 'half.jpg')
     const large = new File([new Uint8Array(MAX_PHOTO + 1)], 'huge.jpg')
     const fieldError = async (file: unknown, cue: unknown = '', cook = id!) =>
-      errorOf(await keepPhoto(kitchen, cook, file, cue, NOW))!
+      errorOf(await savePhoto(kitchen, cook, file, cue, NOW))!
     expect((await fieldError(text)).message).toContain('no picture that can be read: "pot.jpg"')
     expect((await fieldError(cut)).message).toContain('no picture')
     expect((await fieldError(large)).message).toContain('12 MB at most')

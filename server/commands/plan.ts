@@ -15,7 +15,7 @@ const MarkForm = v.object({
 const parseMark = readerOf(MarkForm)
 
 /** Saves a pour for a grain in a pot, to be chosen again on the plan page. */
-export function keepMark({ equipment, grainBags }: Kitchen, input: unknown, nowMs: number): Result<null> {
+export function savePourMark({ equipment, grainBags }: Kitchen, input: unknown, nowMs: number): Result<null> {
   const read = parseMark(input)
   if (!read.ok) return read
   const { vessel_id } = read.value
@@ -41,7 +41,7 @@ const parseGauge = readerOf(
 )
 
 /** Saves which gauge the household uses. */
-export function keepGauge({ household }: Kitchen, input: unknown): Result<null> {
+export function saveGauge({ household }: Kitchen, input: unknown): Result<null> {
   const read = parseGauge(input)
   if (!read.ok) return read
   household.saveGauge(read.value.gauge)

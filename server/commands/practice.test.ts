@@ -6,7 +6,7 @@ import type { PlayerActions } from '#core/practice/player-actions'
 import { kitchenOf } from '#core/practice/situation'
 import { situationOf } from '#core/practice/situations'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { notePractice } from './practice'
+import { recordPractice } from './practice'
 
 let folder: string
 let kitchen: Kitchen
@@ -34,17 +34,17 @@ const { click } = runActions(real, filled).marks
 const opened = (afterMin: number) => JSON.stringify({ ...filled, serveMin: click! + afterMin })
 
 test('a pot that came out is understood, once; one that did not is not, whatever the page says of it', () => {
-  expect(notePractice(kitchen, 'the-beep', opened(0.2), 1000)).toEqual({ ok: true, value: false })
+  expect(recordPractice(kitchen, 'the-beep', opened(0.2), 1000)).toEqual({ ok: true, value: false })
   expect(kitchen.practice.completed()).toEqual([])
-  expect(notePractice(kitchen, 'the-beep', opened(14), 2000)).toEqual({ ok: true, value: true })
-  expect(notePractice(kitchen, 'the-beep', opened(15), 3000)).toEqual({ ok: true, value: true })
+  expect(recordPractice(kitchen, 'the-beep', opened(14), 2000)).toEqual({ ok: true, value: true })
+  expect(recordPractice(kitchen, 'the-beep', opened(15), 3000)).toEqual({ ok: true, value: true })
   expect(kitchen.practice.completed()).toEqual(['the-beep'])
   expect(kitchen.db.prepare('SELECT at_ms FROM practice_result').pluck().all()).toEqual([2000])
 })
 
 test('nonsense is refused in words', () => {
-  const said = (id: string, told: unknown) => {
-    const read = notePractice(kitchen, id, told, 0)
+  const said = (id: string, actions: unknown) => {
+    const read = recordPractice(kitchen, id, actions, 0)
     return read.ok ? 'taken' : read.errors[0]!.message
   }
   expect(said('the-moon', opened(14))).toBe('situation must be a practice exercise, got "the-moon"')

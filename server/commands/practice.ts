@@ -17,15 +17,15 @@ const LONGEST = 40_000
  * trusted.
  * @returns whether it came out well
  */
-export function notePractice(
+export function recordPractice(
   { practice }: Kitchen,
   id: string,
-  told: unknown,
+  actions: unknown,
   nowMs: number,
 ): Result<boolean> {
   const situation = situationOf(id)
   if (!situation) return fieldError('situation', `must be a practice exercise, got ${quoted(id)}`)
-  const input = parsed(told)
+  const input = parsed(actions)
   if (input === undefined)
     return fieldError('doing', `must be the actions as JSON of at most ${LONGEST} characters`, 'too-many')
   const read = parsePlayerActions(input)
@@ -36,10 +36,10 @@ export function notePractice(
   return { ok: true, value: good }
 }
 
-function parsed(told: unknown): unknown {
-  if (typeof told !== 'string' || told.length > LONGEST) return undefined
+function parsed(text: unknown): unknown {
+  if (typeof text !== 'string' || text.length > LONGEST) return undefined
   try {
-    return JSON.parse(told)
+    return JSON.parse(text)
   } catch {
     return undefined
   }

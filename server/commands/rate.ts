@@ -16,7 +16,7 @@ export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: nu
     }
   const given = input as Record<string, unknown>
   const before = cook.rating
-  const told = <T>(field: string, value: T, was: T | undefined): T =>
+  const orBefore = <T>(field: string, value: T, was: T | undefined): T =>
     field in given || was === undefined ? value : was
   const { wet_dry, hardness, bottom, note: words, separate, even, ate } = read.value
   inOneWrite(kitchen.db, () => {
@@ -24,11 +24,11 @@ export function rate(kitchen: Kitchen, cookId: string, input: unknown, nowMs: nu
       ratedMs: nowMs,
       wetDry: wet_dry,
       hardness,
-      bottom: told('bottom', bottom, before?.bottom),
-      note: told('note', words, before?.note),
-      separate: told('separate', separate ?? null, before?.separate),
-      even: told('even', even, before?.even),
-      ate: told('ate', ate, before?.ate),
+      bottom: orBefore('bottom', bottom, before?.bottom),
+      note: orBefore('note', words, before?.note),
+      separate: orBefore('separate', separate ?? null, before?.separate),
+      even: orBefore('even', even, before?.even),
+      ate: orBefore('ate', ate, before?.ate),
     })
     note(kitchen, cookId)
   })

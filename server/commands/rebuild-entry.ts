@@ -21,14 +21,14 @@ export function note(kitchen: Part, cookId: string): void {
   else kitchen.notebook.drop(cookId)
 }
 
-export interface Noted {
+export interface RebuiltEntry {
   line: NotebookLine
   /** Evidence it gives about this kitchen; null when it gives none. */
   evidence: Evidence | null
 }
 
 /** A cook's line and its evidence, from its records.  @returns nothing for a cook that is not over */
-export function lineOf({ cooks, notebook }: Part, cookId: string): Noted | undefined {
+export function lineOf({ cooks, notebook }: Part, cookId: string): RebuiltEntry | undefined {
   const cook = cooks.findFinished(cookId)
   if (!cook) return undefined
   const events = cooks.events(cookId)

@@ -19,7 +19,7 @@ export type ImportMode = (typeof IMPORT_MODES)[number]
 /**
  * For rows both households have and that differ: ours, theirs, or (things that can exist side by side) both.
  */
-export type CarryChoices = Partial<Record<GroupId, Choice | 'both'>>
+export type ImportChoices = Partial<Record<GroupId, Choice | 'both'>>
 /** Groups whose things can exist side by side. */
 export const SIDE_BY_SIDE: readonly GroupId[] = ['pots', 'shelf']
 
@@ -55,7 +55,7 @@ export type Write = (
  * @param file the household's database
  * @param source path of the file that comes in, or its bytes
  */
-export async function lookAt(
+export async function previewImport(
   file: string,
   source: string | Uint8Array,
   prepare: Prepare = prepareImport,
@@ -82,15 +82,15 @@ interface Watched {
 }
 declare global {
   var omselWriting: Promise<void> | undefined
-  var omselCarrying: Progress | undefined
-  var omselBrought: number | undefined
+  var omselImport: Progress | undefined
+  var omselImports: number | undefined
 }
 /** Progress of the import that is running, if one is. */
-export const carrying = (): Progress | undefined => globalThis.omselCarrying
+export const importProgress = (): Progress | undefined => globalThis.omselImport
 /** While an import is being written: resolves when it is. Others read meanwhile; who writes waits for it first. */
 export const importWritten = (): Promise<void> | undefined => globalThis.omselWriting
 /** Imports finished since the server started: a late Stop can see that it came too late. */
-export const broughtTimes = (): number => globalThis.omselBrought ?? 0
+export const importsDone = (): number => globalThis.omselImports ?? 0
 
 /**
  * Brings a file in: all of what was chosen, or nothing.
@@ -103,18 +103,18 @@ export async function importBundle(
   file: string,
   source: string | Uint8Array,
   how: ImportMode,
-  choices: CarryChoices,
+  choices: ImportChoices,
   nowMs: number,
   watched: Watched = {},
 ): Promise<Result<{ rows: number; aside?: string }>> {
-  if (globalThis.omselCarrying) return fieldError('file', 'must wait: another import is running', 'conflict')
-  globalThis.omselCarrying = { done: 0, total: 0 }
+  if (globalThis.omselImport) return fieldError('file', 'must wait: another import is running', 'conflict')
+  globalThis.omselImport = { done: 0, total: 0 }
   try {
     return await laidOut(file, (folder) =>
       runImport(kitchen, { file, source, folder, how, choices, nowMs }, watched),
     )
   } finally {
-    globalThis.omselCarrying = undefined
+    globalThis.omselImport = undefined
   }
 }
 
@@ -124,7 +124,7 @@ interface Incoming {
   source: string | Uint8Array
   folder: string
   how: ImportMode
-  choices: CarryChoices
+  choices: ImportChoices
   nowMs: number
 }
 
@@ -141,7 +141,7 @@ async function runImport(
   ) as Choices
   const prepared = await prepare(
     { source, folder, file, how, both, choices: theirChoices },
-    (done, total) => void (globalThis.omselCarrying = { done, total }),
+    (done, total) => void (globalThis.omselImport = { done, total }),
     signal,
   )
   if (!prepared.ok) return prepared
@@ -154,10 +154,10 @@ async function runImport(
   const aside =
     how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
   if (signal?.aborted) return fieldError('file', `cannot be imported: ${STOPPED}`)
-  const looked = photos.map((row) => String(row.id))
-  const written = await othersWait(() => write({ file, folder, how, choices: theirChoices, photos: looked }))
+  const checked = photos.map((row) => String(row.id))
+  const written = await othersWait(() => write({ file, folder, how, choices: theirChoices, photos: checked }))
   if (!written.ok) return written
-  globalThis.omselBrought = broughtTimes() + 1
+  globalThis.omselImports = importsDone() + 1
   kitchen.notebook.changed()
   announce(ALL)
   return { ok: true, value: { ...written.value, ...(aside === undefined ? {} : { aside }) } }

@@ -71,14 +71,14 @@ export function writeImport(wanted: ImportWrite): Result<{ rows: number }> {
  */
 function picturesOf({ file, folder, photos }: ImportWrite) {
   const into = join(dirname(file), 'photos')
-  const looked = new Set(photos)
+  const checked = new Set(photos)
   const paths: string[] = []
   return {
     /** @throws {Refused} for one that was not looked at */
     place(rows: readonly Row[]): void {
       if (rows.length > 0) mkdirSync(into, { recursive: true, mode: 0o700 })
       for (const { id } of rows) {
-        if (!looked.has(String(id))) throw new Refused('pictures were changed meanwhile; try again')
+        if (!checked.has(String(id))) throw new Refused('pictures were changed meanwhile; try again')
         const path = join(into, `${String(id)}.jpg`)
         if (existsSync(path)) renameSync(path, `${path}.before`)
         paths.push(path)

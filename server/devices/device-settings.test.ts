@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { DEVICE_KINDS } from '#core/contract/equipment'
 import { faultsOf, WAYS, wayOf } from '#server/devices/transports'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
-import { keepDevice } from './device-settings'
+import { saveDevice } from './device-settings'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
 
 const START = Date.UTC(2026, 2, 5, 17, 0)
@@ -22,18 +22,18 @@ afterEach(() => {
 const sent = (more: object = {}) => ({ kind: 'scale', on: 'yes', trusted: 'no', way: 'sound', ...more })
 
 test('switched on it is there, trusted or not, and off it is gone', () => {
-  expect(keepDevice(kitchen, sent(), START).ok).toBe(true)
+  expect(saveDevice(kitchen, sent(), START).ok).toBe(true)
   expect(kitchen.devices.all()).toEqual([
     { kind: 'scale', on_since_ms: START, trusted: 0, drift_per_hour: 0, lag_s: 0, drop_out: 0, lie: 0 },
   ])
-  keepDevice(kitchen, sent({ trusted: 'yes', way: 'drifts' }), START + 5000)
+  saveDevice(kitchen, sent({ trusted: 'yes', way: 'drifts' }), START + 5000)
   expect(kitchen.devices.all()).toMatchObject([{ trusted: 1, drift_per_hour: 12, on_since_ms: START }])
-  keepDevice(kitchen, sent({ on: 'no' }), START)
+  saveDevice(kitchen, sent({ on: 'no' }), START)
   expect(kitchen.devices.all()).toEqual([])
 })
 
 test('is stored over a restart', () => {
-  keepDevice(kitchen, sent({ kind: 'probe', way: 'lags' }), START)
+  saveDevice(kitchen, sent({ kind: 'probe', way: 'lags' }), START)
   kitchen.db.close()
   kitchen = openKitchen(join(folder, 'omsel.sqlite'))
   expect(kitchen.devices.all()).toMatchObject([{ kind: 'probe', lag_s: 25 }])
@@ -46,7 +46,7 @@ test.each([
   [{ way: 'explodes' }, 'way'],
   [{ kind: undefined }, 'kind'],
 ])('refuses %j at its own field, and keeps nothing', (more, path) => {
-  const saved = keepDevice(kitchen, sent(more), START)
+  const saved = saveDevice(kitchen, sent(more), START)
   expect(saved.ok ? [] : saved.errors.map((e) => e.path)).toContain(path)
   expect(kitchen.devices.all()).toEqual([])
 })

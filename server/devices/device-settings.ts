@@ -14,7 +14,7 @@ const DeviceSchema = v.object({
 })
 
 /** Switches a device on or off, trusts it or not, and lets a simulated one fail. */
-export function keepDevice({ devices }: Kitchen, input: unknown, nowMs: number): Result<true> {
+export function saveDevice({ devices }: Kitchen, input: unknown, nowMs: number): Result<true> {
   const parsed = v.safeParse(DeviceSchema, input)
   if (!parsed.success) return { ok: false, errors: fieldErrors(parsed.issues) }
   const { kind, on, trusted, way } = parsed.output

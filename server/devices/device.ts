@@ -15,7 +15,7 @@ export interface Reading {
 }
 
 /** A running batch as a device sees it. */
-export interface Beside {
+export interface AtTheStove {
   cookId: string
   plan: Plan
   view: CookView
@@ -32,9 +32,9 @@ export interface Beside {
 export interface Source {
   kind: DeviceKind
   /** @returns undefined where it has nothing to say of this stage, or has dropped out */
-  read(beside: Beside): Reading | undefined
+  read(pot: AtTheStove): Reading | undefined
   /** Whether what it reads now ends the stage, and with which amount. */
-  cue(reading: Reading, beside: Beside): { amount?: number } | undefined
+  cue(reading: Reading, pot: AtTheStove): { amount?: number } | undefined
 }
 
 /** How a device fails. All of them are off in a good one. */

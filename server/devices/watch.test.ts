@@ -131,8 +131,8 @@ test('the boil comes when the true burner brings it, and the household learns ho
 test('a device that is not trusted only proposes', () => {
   on('scale', { trusted: 0 })
   const id = begin({ rinse: { washes: 0, drain: 'none' } })
-  const told = watchOnce(kitchen, START + 2 * MINUTE)
-  expect(told).toEqual([
+  const readings = watchOnce(kitchen, START + 2 * MINUTE)
+  expect(readings).toEqual([
     expect.objectContaining({ cookId: id, kind: 'scale', ends: 'measure', grams: expect.any(Number) }),
   ])
   expect(state(id, START + 2 * MINUTE).events).toEqual([])

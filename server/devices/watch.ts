@@ -7,7 +7,7 @@ import type { DeviceRow } from '#server/store/devices'
 import type { Kitchen } from '#server/store/open-household'
 import { press } from '#server/commands/press'
 import { announceReadings, type CookReadings } from '#server/realtime/hub'
-import type { Beside, Reading, Source } from './device'
+import type { AtTheStove, Reading, Source } from './device'
 import { faulty } from './faults'
 import { SIMULATED } from '#server/devices/simulated/index'
 
@@ -33,34 +33,34 @@ const DISHED_OUT_MS = 45_000
 export function watchOnce(kitchen: Kitchen, nowMs: number, beforeMs = nowMs - TICK_MS): RunEvent[] {
   const devices = kitchen.devices.all()
   if (devices.length === 0) return []
-  const told = kitchen.cooks.running().flatMap((cook) => {
+  const readings = kitchen.cooks.running().flatMap((cook) => {
     // After a long gap several signs may have come.
-    let stages = besideOf(kitchen, cook, nowMs)
+    let stages = atTheStove(kitchen, cook, nowMs)
     for (let i = 0; i < MAX_AT_ONCE && pressTrusted(kitchen, devices, cook, stages, nowMs, beforeMs); i++)
-      stages = besideOf(kitchen, cook, nowMs)
+      stages = atTheStove(kitchen, cook, nowMs)
     return readingsOf(kitchen, devices, cook, stages)
   })
-  announceReadings(told.map(({ cookId, ...reading }): CookReadings => ({ cook: cookId, ...reading })))
-  return told
+  announceReadings(readings.map(({ cookId, ...reading }): CookReadings => ({ cook: cookId, ...reading })))
+  return readings
 }
 
 function readingsOf(
   kitchen: Kitchen,
   devices: readonly DeviceRow[],
   cook: StoredCook,
-  stages: readonly Beside[],
+  stages: readonly AtTheStove[],
 ): RunEvent[] {
-  return stages.flatMap((beside) =>
+  return stages.flatMap((pot) =>
     devices.flatMap((device): RunEvent[] => {
       const source = SIMULATED[device.kind]
-      const seen = parseAt(kitchen, source, device, cook, beside)
-      const cue = seen && source.cue(seen, beside)
+      const seen = parseAt(kitchen, source, device, cook, pot)
+      const cue = seen && source.cue(seen, pot)
       return seen
         ? [
             {
               ...seen,
               cookId: cook.id,
-              ends: cue ? beside.stage.id : undefined,
+              ends: cue ? pot.stage.id : undefined,
               ...(cue?.amount === undefined ? {} : { amount: cue.amount }),
             },
           ]
@@ -74,7 +74,7 @@ function pressTrusted(
   kitchen: Kitchen,
   devices: readonly DeviceRow[],
   cook: StoredCook,
-  stages: readonly Beside[],
+  stages: readonly AtTheStove[],
   nowMs: number,
   beforeMs: number,
 ): boolean {
@@ -95,17 +95,17 @@ function pressTrusted(
     return pressed.ok && pressed.value.isNew
   }
   const trusted = devices.filter((d) => d.trusted === 1)
-  for (const beside of stages)
+  for (const pot of stages)
     for (const device of trusted) {
       const source = SIMULATED[device.kind]
-      const seen = parseAt(kitchen, source, device, cook, beside)
-      const cue = seen && source.cue(seen, beside)
+      const seen = parseAt(kitchen, source, device, cook, pot)
+      const cue = seen && source.cue(seen, pot)
       if (
         cue &&
         say(
           'cue',
-          beside.stage.id,
-          momentOf(kitchen, source, device, cook, beside, Math.max(beside.stageStartMs, beforeMs)),
+          pot.stage.id,
+          momentOf(kitchen, source, device, cook, pot, Math.max(pot.stageStartMs, beforeMs)),
           cue.amount,
         )
       )
@@ -139,7 +139,7 @@ function runningOf(cook: StoredCook, events: readonly StoredEvent[]): CookAtTheS
 }
 
 /** Every stage under way at a moment, with the simulated pot. */
-function besideOf({ cooks }: Kitchen, cook: StoredCook, atMs: number): Beside[] {
+function atTheStove({ cooks }: Kitchen, cook: StoredCook, atMs: number): AtTheStove[] {
   const events = cooks.events(cook.id).filter((e) => e.atMs <= atMs)
   const running = runningOf(cook, events)
   const view: CookView = replay(running, events, atMs)
@@ -166,19 +166,17 @@ function parseAt(
   source: Source,
   device: DeviceRow,
   cook: StoredCook,
-  beside: Beside,
+  pot: AtTheStove,
 ): Reading | undefined {
   const then =
     device.lag_s > 0
-      ? besideOf(kitchen, cook, beside.nowMs - device.lag_s * 1000).find(
-          (b) => b.stage.id === beside.stage.id,
-        )
-      : beside
+      ? atTheStove(kitchen, cook, pot.nowMs - device.lag_s * 1000).find((b) => b.stage.id === pot.stage.id)
+      : pot
   const reading = then && source.read(then)
   return (
     reading &&
     faulty(
-      { ...reading, atMs: beside.nowMs },
+      { ...reading, atMs: pot.nowMs },
       {
         driftPerHour: device.drift_per_hour,
         lagSeconds: device.lag_s,
@@ -197,13 +195,13 @@ function momentOf(
   source: Source,
   device: DeviceRow,
   cook: StoredCook,
-  beside: Beside,
+  pot: AtTheStove,
   fromMs: number,
 ): number {
-  let [low, high] = [fromMs, beside.nowMs]
+  let [low, high] = [fromMs, pot.nowMs]
   while (high - low > FINE_MS) {
     const middle = Math.round((low + high) / 2)
-    const then = besideOf(kitchen, cook, middle).find((b) => b.stage.id === beside.stage.id)
+    const then = atTheStove(kitchen, cook, middle).find((b) => b.stage.id === pot.stage.id)
     const reading = then && parseAt(kitchen, source, device, cook, then)
     if (then && reading && source.cue(reading, then)) high = middle
     else low = middle

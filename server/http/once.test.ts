@@ -12,7 +12,7 @@ afterEach(() => db.close())
 const ID = '7b1a4f9e-0000-4000-8000-000000000001'
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 
-/** Counts what is done, and answers as it is told. */
+/** Counts what is done, and answers as it is stated. */
 function acting(status = 200, body: string | null = 'made', headers: Record<string, string> = {}) {
   const acts = { done: 0 }
   return {

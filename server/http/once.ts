@@ -71,7 +71,7 @@ async function answered(db: Db, id: string, nowMs: number, act: () => Promise<Re
   try {
     inOneWrite(db, () => (status >= 400 ? forget(db, id) : remember(db, id, { status, headers, body })))
   } catch (error) {
-    // It is done, and its sender hears so; only who sends it again is told that this is not known.
+    // It is done, and its sender hears so; only who sends it again is stated that this is not known.
     log.warn({ error: errorOf(error) }, 'the answer of a form was not stored')
   }
   return new Response(bodyFor(status, body), { status, headers })

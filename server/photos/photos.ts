@@ -23,7 +23,7 @@ const fileOf = (id: string): string => join(photoFolder(), `${id}.jpg`)
  * and when it was taken stays in it.
  * @param cue when it shows what a sign looks like in this pot
  */
-export async function keepPhoto(
+export async function savePhoto(
   { cooks, photos }: Kitchen,
   cookId: string,
   given: unknown,

@@ -23,7 +23,7 @@ export interface Board {
 }
 
 /** The meal a pot is part of, as the stove shows it. */
-export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
+export function boardOfCook(kitchen: Kitchen, cookId: string, nowMs: number) {
   const id = kitchen.meals.ofCook(cookId)
   const meal = id === undefined ? undefined : kitchen.meals.find(id)
   const schedule = meal && scheduleIn(kitchen, meal, nowMs)
@@ -49,10 +49,10 @@ export function boardBeside(kitchen: Kitchen, cookId: string, nowMs: number) {
 /** Joins what was planned and what has happened. */
 export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, nowMs: number): Board {
   const live = underWayIn(kitchen, meal, nowMs)
-  const dishes = schedule.dishes.map((told): Board['dishes'][number] => {
-    const dish = meal.dishes.find((d) => d.id === told.id)!
+  const dishes = schedule.dishes.map((scheduled): Board['dishes'][number] => {
+    const dish = meal.dishes.find((d) => d.id === scheduled.id)!
     const pot = live.pots.get(dish.id)
-    const tasks = told.tasks.map((t): BoardTask => {
+    const tasks = scheduled.tasks.map((t): BoardTask => {
       const look =
         dish.kind === 'companion' ? dish.tasks.find((own) => own.id === t.id)?.look_in_every_min : undefined
       const heat = t.heat ?? pot?.running.plan.stages.find((s) => s.id === t.id)?.heat
@@ -77,7 +77,7 @@ export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, now
       isPot: dish.kind === 'plan',
       over,
       tasks,
-      heldMinutes: told.held_minutes,
+      heldMinutes: scheduled.held_minutes,
       ...(pot ? { cook: pot.id, ...touchOf(pot) } : {}),
     }
   })
@@ -91,9 +91,9 @@ export function boardOf(kitchen: Kitchen, meal: MealRow, schedule: Schedule, now
     dishes,
     acts: nextActs(dishes, nowMs),
     changes:
-      live.begun && meal.told
+      live.begun && meal.published
         ? changed(
-            meal.told.map((t) => ({
+            meal.published.map((t) => ({
               dish: t.dish,
               id: t.id,
               startMs: Date.parse(t.starts_at),

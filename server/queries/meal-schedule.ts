@@ -33,7 +33,7 @@ export function scheduleIn(kitchen: Kitchen, meal: MealRow, nowMs: number): Sche
       .map(({ id }) => ({ id, vessel: 'cooker-5' })),
     cooks: meal.cooks,
     odds: true,
-    ...(live.begun && meal.told ? { told: meal.told } : {}),
+    ...(live.begun && meal.published ? { told: meal.published } : {}),
     dishes: meal.dishes.map((dish) => ({
       ...dishRequest(dish, live, moment, kitchen),
       ...boilerOf(dish, meal, live),
@@ -159,12 +159,12 @@ function potRequest(
   at: string | undefined,
   appliance: boolean,
 ): Record<string, unknown> {
-  const { fixedTasks: lying, toDo } = splitRunningPlan(running.plan, view, at, appliance)
+  const { fixedTasks, toDo } = splitRunningPlan(running.plan, view, at, appliance)
   return {
     id: dish.id,
     title: dish.title,
     pot: dish.vessel_id,
-    fixed: lying.map(fixedOf),
+    fixed: fixedTasks.map(fixedOf),
     hold_max_minutes: dish.hold_max_minutes ?? heldMost(running.request, running.plan),
     tasks: toDo.map((t) => ({
       id: t.id,

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beginHousehold, FIRST_KITCHEN } from '#server/commands/begin-household'
 import { openKitchen, type Kitchen } from '#server/store/open-household'
-import { boardBeside, boardOf } from './meal-board'
+import { boardOfCook, boardOf } from './meal-board'
 import { pressMeal } from '#server/commands/meal-events'
 import { addDish, dropDish, fixDish, saveMeal } from '#server/commands/meals'
 import { scheduleIn } from './meal-schedule'
@@ -83,7 +83,7 @@ describe('a meal under way', () => {
     const before = schedule(SERVE - 60 * MINUTE)
     expect(before.feasible).toBe(true)
     expect(say('begin', 'roots', 't1', SERVE - 55 * MINUTE)).toEqual({ ok: true, value: { isNew: true } })
-    // Cut in eight minutes, not ten: the oven may have it two minutes sooner, or as it was told.
+    // Cut in eight minutes, not ten: the oven may have it two minutes sooner, or as it was stated.
     expect(say('done', 'roots', 't1', SERVE - 47 * MINUTE)).toEqual({ ok: true, value: { isNew: true } })
     const roots = schedule(SERVE - 47 * MINUTE).dishes.find((d) => d.title === 'roots')!
     expect([minutes(roots.tasks[0]!.starts_at), minutes(roots.tasks[0]!.ends_at)]).toEqual([-55, -47])
@@ -118,7 +118,7 @@ describe('a meal under way', () => {
     expect(say('begin', 'rice', 'measure', at)).toMatchObject({ value: { isNew: true } })
     const [cook] = kitchen.cooks.running()
     expect([cook!.heatId, cook!.vesselId, cook!.startedMs]).toEqual([where, 'heavy-pot', at])
-    expect(boardBeside(kitchen, cook!.id, at)).toMatchObject({
+    expect(boardOfCook(kitchen, cook!.id, at)).toMatchObject({
       title: 'e.g. Sunday dinner',
       hands: expect.anything(),
     })
@@ -212,10 +212,10 @@ describe('a meal under way', () => {
 
   test('the published timetable is the one before the first step, whatever was pressed on earlier days', () => {
     say('hand', 'roots', '', SERVE - 80 * MINUTE, { amount: 1 })
-    expect(meal().told).toBeNull()
+    expect(meal().published).toBeNull()
     addDish(kitchen, id, { kind: 'companion', title: 'soup', tasks: 'Simmer; 30; burner' })
     say('begin', 'roots', 't1', SERVE - 55 * MINUTE)
-    expect(meal().told!.map((t) => t.dish)).toContain(dish('soup'))
+    expect(meal().published!.map((t) => t.dish)).toContain(dish('soup'))
     expect(board(SERVE - 55 * MINUTE).changes).toEqual([])
   })
 
@@ -275,10 +275,10 @@ describe('a meal under way', () => {
 
     test('dressing is mixed while the pot works and folded in while the grain is hot', () => {
       withRice({ purpose: 'dressed' })
-      const told = tasksAt(SERVE - 110 * MINUTE)
-      expect(told.get('mix-dressing')!.end).toBeLessThanOrEqual(told.get('fluff')!.start + 1)
-      expect(told.get('dress')!.start - told.get('fluff')!.end).toBeLessThanOrEqual(1)
-      expect(told.get('cool')!.end).toBe(0)
+      const tasks = tasksAt(SERVE - 110 * MINUTE)
+      expect(tasks.get('mix-dressing')!.end).toBeLessThanOrEqual(tasks.get('fluff')!.start + 1)
+      expect(tasks.get('dress')!.start - tasks.get('fluff')!.end).toBeLessThanOrEqual(1)
+      expect(tasks.get('cool')!.end).toBe(0)
       const at = SERVE - 75 * MINUTE
       say('begin', 'rice', 'measure', at)
       const begun = tasksAt(at)
@@ -323,7 +323,7 @@ describe('a meal under way', () => {
     const soup = schedule(at).dishes.find((d) => d.title === 'soup')!
     expect(soup.held_minutes).toBe(15)
     expect(board(at).changes.map((c) => c.dish)).not.toContain(dish('soup'))
-    // Seen is seen: whatever it pushed is told no more.
+    // Seen is seen: whatever it pushed is stated no more.
     acknowledgeAll(kitchen, id, at)
     expect(board(at).changes).toEqual([])
   })

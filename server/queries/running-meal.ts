@@ -45,9 +45,9 @@ export function underWayIn({ meals, cooks }: Kitchen, meal: MealRow, nowMs: numb
     if (e.kind === 'begin' && e.cook_id !== null) {
       const cook = cooks.find(e.cook_id)
       if (!cook) continue
-      const told = cooks.events(cook.id)
-      const running = runningCookOf(cook, told)
-      const view = replay(running, told, nowMs)
+      const cookEvents = cooks.events(cook.id)
+      const running = runningCookOf(cook, cookEvents)
+      const view = replay(running, cookEvents, nowMs)
       // A pot that was set aside has not been begun.
       if (view.outcome === 'stopped') pots.delete(e.dish_id!)
       else pots.set(e.dish_id!, { ...cook, running, view, at: cook.heatId ?? cook.vesselId })

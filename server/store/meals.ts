@@ -38,7 +38,7 @@ export interface MealRow {
   /** Who cooks, as many as there are names for. */
   names: string[]
   /** The last published timetable of the remaining tasks; null before the meal has begun. */
-  told: PublishedTask[] | null
+  published: PublishedTask[] | null
   /** When it was last changed; set as it is saved, null for one of an older version. */
   changed_ms?: number | null
 }
@@ -58,7 +58,7 @@ const of = (row: Stored): MealRow => ({
   ...row,
   dishes: JSON.parse(row.dishes) as MealDish[],
   names: JSON.parse(row.names) as string[],
-  told: row.told === null ? null : (JSON.parse(row.told) as PublishedTask[]),
+  published: row.told === null ? null : (JSON.parse(row.told) as PublishedTask[]),
 })
 
 export function mealsIn(db: Db) {
@@ -97,7 +97,7 @@ export function mealsIn(db: Db) {
         ...row,
         dishes: JSON.stringify(row.dishes),
         names: JSON.stringify(row.names),
-        told: row.told === null ? null : JSON.stringify(row.told),
+        told: row.published === null ? null : JSON.stringify(row.published),
         changed_ms: Math.round(nowMs()),
       }),
     /** The secret with which calendars read it. */

@@ -349,15 +349,15 @@ describe('the database', () => {
 test('the demo household is written by the same commands, and has learned something', () => {
   const demo = openKitchen(join(folder, 'demo.sqlite'))
   seedDemo(demo, START)
-  const noted = demo.cooks.finished()
-  expect(noted.length).toBe(SEASON.length)
-  expect(noted.length).toBeGreaterThanOrEqual(12)
+  const finished = demo.cooks.finished()
+  expect(finished.length).toBe(SEASON.length)
+  expect(finished.length).toBeGreaterThanOrEqual(12)
   expect(settingsOf(demo).elevation_m).toBe(1120)
   const { known } = currentBeliefs(demo)
   // Short-white came out a touch wet again and again; in the heavy blue the valley's figures left everything hard.
   expect(known['grain short-white']!.mean).toBeLessThan(-0.03)
   expect(known['time heavy-blue']!.mean).toBeGreaterThan(0.02)
-  for (const cook of noted) expect(cook.endedMs).toBeLessThan(START)
+  for (const cook of finished) expect(cook.endedMs).toBeLessThan(START)
   demo.db.close()
 })
 

@@ -209,11 +209,11 @@ function membersOf(column: string, ours: readonly Row[], theirs: readonly Row[])
     return by
   }
   const [here, there] = [sets(ours), sets(theirs)]
-  const told = new Set<unknown>()
+  const mentioned = new Set<unknown>()
   return {
     goesOn: (row: Row): boolean =>
       [...(here.get(row[column]) ?? [])].every((id) => there.get(row[column])!.has(id)),
-    firstOf: (row: Row): boolean => !told.has(row[column]) && told.add(row[column]) !== undefined,
+    firstOf: (row: Row): boolean => !mentioned.has(row[column]) && mentioned.add(row[column]) !== undefined,
   }
 }
 

@@ -312,7 +312,7 @@ async function stageRows({ head: { version }, tables }: Contents, file: string):
     if (errors.length > 0) throw new Wrong(errors.slice(0, MAX_ERRORS))
     db.exec('COMMIT')
     if (!current) {
-      broughtUp(db, version)
+      migrated(db, version)
       // An update may give a pack settings that it does not have.
       if (!given.has('household')) db.exec('DELETE FROM household')
       for (const table of TABLE_IDS) checkTable(db, table, errors)
@@ -328,7 +328,7 @@ async function stageRows({ head: { version }, tables }: Contents, file: string):
 }
 const MAX_ERRORS = 20
 
-function broughtUp(db: Db, version: number): void {
+function migrated(db: Db, version: number): void {
   try {
     bringUp(db)
   } catch (error) {

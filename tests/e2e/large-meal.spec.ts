@@ -39,7 +39,7 @@ test('the choir meal is cooked through, one boil six minutes late, and everythin
   await expect(page.getByText(/tomorrow, serving at 19:00/)).toBeVisible()
   let clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
   let lateAt: number | undefined
-  let told = false
+  let lateSaid = false
   const readyAt = new Map<string, number>()
   for (let step = 0; step < 140; step++) {
     const all = await rows()
@@ -59,7 +59,7 @@ test('the choir meal is cooked through, one boil six minutes late, and everythin
     if (when > clock) await letPass(page, (when - clock) / 60_000 + 0.02)
     clock = Number(await page.locator('[data-heard]').getAttribute('data-heard'))
     if (await page.getByRole('status', { name: 'What changed' }).isVisible()) {
-      told = true
+      lateSaid = true
       // A boil that is late moves the rest on from minute to minute: each change is acknowledged.
       const ok = page.getByRole('button', { name: 'OK', exact: true })
       await expect(async () => {
@@ -74,7 +74,7 @@ test('the choir meal is cooked through, one boil six minutes late, and everythin
       .poll(async () => (await rows()).some((r) => r.key === row.key && r.press === row.press))
       .toBe(false)
   }
-  expect([lateAt !== undefined, told]).toEqual([true, true])
+  expect([lateAt !== undefined, lateSaid]).toEqual([true, true])
   await expect(now).toHaveCount(0)
   // Three pots, roots, soup and trout: the last hand lets go of each within five minutes of the hour, or
   // before it within its hold.

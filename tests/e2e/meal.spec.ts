@@ -18,7 +18,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   const steps = page.getByRole('region', { name: 'The evening' }).getByRole('listitem')
   const before = await steps.count()
 
-  // A companion with a line nobody can read: told beside the field, and what was typed stays.
+  // A companion with a line nobody can read: stated beside the field, and what was typed stays.
   const dishes = page.getByRole('region', { name: 'Dishes' })
   await dishes.getByLabel('Other dish').fill('green sauce')
   await dishes.getByLabel('Steps, one per line').fill('Chop herbs; soon; hands')
@@ -205,13 +205,13 @@ test('a meal under way: ribbons moved by mouse and key, cooks swapped, guests la
     await phone.waitForTimeout(30)
   }
   await touch('touchEnd', -72)
-  const told = phone.getByRole('region', { name: 'Dishes' }).getByRole('listitem').filter({ hasText: 'soup' })
-  await expect(told).toContainText(/ready \d+ min before/)
-  const byFinger = Number(/ready (\d+) min before/.exec(await told.innerText())![1])
+  const row = phone.getByRole('region', { name: 'Dishes' }).getByRole('listitem').filter({ hasText: 'soup' })
+  await expect(row).toContainText(/ready \d+ min before/)
+  const byFinger = Number(/ready (\d+) min before/.exec(await row.innerText())![1])
   await phone.getByRole('button', { name: 'soup five minutes earlier' }).tap()
-  await expect(told).toContainText(`ready ${byFinger + 5} min before`)
+  await expect(row).toContainText(`ready ${byFinger + 5} min before`)
   await phone.getByRole('button', { name: 'Release soup' }).tap()
-  await expect(told).toContainText('ready on time')
+  await expect(row).toContainText('ready on time')
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   expect(await serious(phone)).toEqual([])
   await context.close()

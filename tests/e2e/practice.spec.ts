@@ -1,7 +1,7 @@
 import { expect, open, serious, test } from './kitchen'
 import type { Page } from '@playwright/test'
 
-/** The clock stands; minutes go by only when told to. */
+/** The clock stands; minutes go by only when stated to. */
 const hold = (page: Page) => page.getByText('paused', { exact: true }).click()
 const hands = (page: Page) => page.getByRole('region', { name: 'Your actions' })
 /** The big key, by its letter: no mouse is needed. */
@@ -56,17 +56,17 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await turn(page, 'Heat', 'off')
   await pass(page, 10)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
-  const told = page.getByRole('region', { name: 'What happened' })
-  await expect(told).toContainText('It came out hard in the middle')
-  await expect(told).toContainText('It did not boil')
-  await expect(told.getByRole('listitem').first()).toContainText(
+  const report = page.getByRole('region', { name: 'What happened' })
+  await expect(report).toContainText('It came out hard in the middle')
+  await expect(report).toContainText('It did not boil')
+  await expect(report.getByRole('listitem').first()).toContainText(
     /you turned it to the lowest.*left as it was it is (separate, cooked through|soft)/s,
   )
-  await expect(told).toContainText(/Next time\s*High until it really boils, then the lowest/)
-  await expect(told.getByRole('img')).toHaveCount(2)
+  await expect(report).toContainText(/Next time\s*High until it really boils, then the lowest/)
+  await expect(report.getByRole('img')).toHaveCount(2)
   expect(await serious(page)).toEqual([])
 
-  await told.getByRole('button', { name: 'Cook it again' }).click()
+  await report.getByRole('button', { name: 'Cook it again' }).click()
   await hold(page)
   await upToThePour(page)
   await page.getByRole('button', { name: /^as on the card/ }).click()
@@ -86,8 +86,8 @@ test('first bubbles taken for the boil: a hard pot, why, and what to try; then a
   await turn(page, 'Heat', 'off')
   await pass(page, 11)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
-  await expect(told).toContainText(/It came out: (separate, cooked through|soft)/)
-  await told.getByRole('link', { name: 'Other exercises' }).click()
+  await expect(report).toContainText(/It came out: (separate, cooked through|soft)/)
+  await report.getByRole('link', { name: 'Other exercises' }).click()
   await expect(page.getByRole('region', { name: 'Solved', exact: true })).toContainText(
     'minutes counted from the first bubbles are not cooking minutes',
   )
@@ -112,9 +112,9 @@ test('the click of a cooker: opened at once it is hard; the pressure cooker does
   expect(clicked).toBe(true)
   await expect(hands(page).getByRole('radio', { name: 'off' }).first()).toBeChecked()
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
-  const told = page.getByRole('region', { name: 'What happened' })
-  await expect(told).toContainText('It came out hard in the middle')
-  await expect(told).toContainText(
+  const report = page.getByRole('region', { name: 'What happened' })
+  await expect(report).toContainText('It came out hard in the middle')
+  await expect(report).toContainText(
     /You opened it .* after the click.*ten minutes later it is separate, cooked through/s,
   )
 
@@ -130,7 +130,7 @@ test('the click of a cooker: opened at once it is hard; the pressure cooker does
   await hands(page).getByRole('button', { name: 'Quick release' }).click()
   await pass(page, 4)
   await hands(page).getByRole('button', { name: 'Serve now' }).click()
-  await expect(told).toContainText(
+  await expect(report).toContainText(
     /you used quick release.*left to natural release it is separate, cooked through/s,
   )
 })

@@ -62,7 +62,7 @@ test('a server killed during a batch comes back at the same stage with the right
     known: {},
     guidance: 'stricter' as const,
     crystal: 'table' as const,
-    kept: [],
+    leftovers: [],
     eaters: [],
     elevation_m: 0,
     kitchen_c: 20,

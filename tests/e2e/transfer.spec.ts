@@ -21,8 +21,8 @@ test('a household is exported, previewed in another kitchen, merged by choice, a
     await page.getByRole('link', { name: 'The whole household' }).click()
     const download = await coming
     expect(download.suggestedFilename()).toMatch(/^omsel-household-\d{4}-\d\d-\d\d\.zip$/)
-    const parsedBundle = join(folder, 'carried.zip')
-    await download.saveAs(parsedBundle)
+    const zip = join(folder, 'carried.zip')
+    await download.saveAs(zip)
 
     await fetch(`${OTHER}/welcome`, {
       method: 'POST',
@@ -36,7 +36,7 @@ test('a household is exported, previewed in another kitchen, merged by choice, a
     await file.setInputFiles(join(folder, 'torn.json'))
     await page.getByRole('button', { name: 'Check the file' }).click()
     await expect(page.getByRole('alert')).toContainText('no JSON')
-    await file.setInputFiles(parsedBundle)
+    await file.setInputFiles(zip)
     await page.getByRole('button', { name: 'Check the file' }).click()
     await expect(page.getByText(/whole household of .*, \d+ rows/)).toBeVisible()
     const settings = page.getByRole('radiogroup', { name: 'Settings: where they differ' })
@@ -59,7 +59,7 @@ test('a household is exported, previewed in another kitchen, merged by choice, a
 
     // In its place: what the other household had, and nothing of what this one began with.
     await open(page, `${OTHER}/transfer`)
-    await file.setInputFiles(parsedBundle)
+    await file.setInputFiles(zip)
     await page.getByRole('button', { name: 'Check the file' }).click()
     await page.getByText('Replace this kitchen').click()
     await page.getByRole('button', { name: 'Replace' }).click()

@@ -16,7 +16,7 @@ export const firstKitchen = (): PlanningData => ({
   known: {},
   guidance: 'stricter',
   crystal: 'table',
-  kept: [],
+  leftovers: [],
   eaters: [],
   elevation_m: 0,
   kitchen_c: 20,

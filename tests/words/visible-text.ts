@@ -46,14 +46,18 @@ const isCode = (text: string): boolean =>
   /^[#./]/.test(text) ||
   /^[a-z]+[A-Z]\w*$/.test(text)
 
-export function visibleTextsIn(file: string): VisibleText[] {
-  const source = ts.createSourceFile(
+/** A file as its syntax tree. */
+export const parsedFile = (file: string): ts.SourceFile =>
+  ts.createSourceFile(
     file,
     readFileSync(file, 'utf8'),
     ts.ScriptTarget.Latest,
     true,
     file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS,
   )
+
+export function visibleTextsIn(file: string): VisibleText[] {
+  const source = parsedFile(file)
   const found: VisibleText[] = []
   const walk = (node: ts.Node): void => {
     if (isImport(node)) return

@@ -1,3 +1,4 @@
+import { declaredNames, namesIn } from './declared-names'
 import { visibleTexts, visibleTextsIn } from './visible-text'
 import { writeFileSync, mkdtempSync } from 'node:fs'
 import { join } from 'node:path'
@@ -40,6 +41,32 @@ const RETIRED: readonly (readonly [RegExp, string])[] = [
   [/\bfree water\b/i, 'water left'],
   [/\b(noted|told) (as|by)\b/i, 'saved, entered'],
 ]
+/** Words of version 1 with many meanings, and the software terms in their place. No name in the code uses them. */
+const RETIRED_NAMES: readonly (readonly [RegExp, string])[] = [
+  [/^told|Told/, 'entered, published, events'],
+  [/^(kept|noted)$|^(kept|noted)[A-Z]|(Kept|Noted)$/, 'stored, saved, finished'],
+  [/^keep[A-Z]/, 'save'],
+  [/^brought|^carry|Carry|Brought/, 'import, imported'],
+  [
+    /^(mind|door|house|lying|reckon.*|standing)$/,
+    'caution, login, household, on the scale, estimate, active',
+  ],
+  [/^things?([A-Z]|$)|^Thing/, 'what it is'],
+  [/^beside/, 'aside'],
+  [/^mend(s|[A-Z])?/, 'fix, remedy'],
+  [/^(Seen|seenIn|lookAt|LookedAt|settle)$/, 'observation, preview, with defaults'],
+]
+/** Keys of answers, exports and addresses, which stay as they are, and what is not ours to name. */
+const NAMES_THAT_STAY: ReadonlySet<string> = new Set([
+  'told',
+  'kept',
+  'mend',
+  'mends',
+  'carry',
+  'keepServings',
+  'keepAlive',
+])
+
 /** Texts in which a retired word is the right one. */
 const ALLOWED: readonly RegExp[] = [
   /let the pressure fall by itself/i, // the gloss of natural release
@@ -47,6 +74,7 @@ const ALLOWED: readonly RegExp[] = [
 ]
 
 const texts = visibleTexts()
+const names = declaredNames()
 
 test('thousands of texts are read, of every part', () => {
   expect(texts.length).toBeGreaterThan(2500)
@@ -57,6 +85,18 @@ test('thousands of texts are read, of every part', () => {
 test.each(RETIRED)('no text says %s: say "%s"', (word) => {
   const found = texts.filter((t) => word.test(t.text) && !ALLOWED.some((allowed) => allowed.test(t.text)))
   expect(found.map((t) => `${t.file}:${t.line} ${t.text}`)).toEqual([])
+})
+
+test('names of the code are read, each with its place', () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'names-')), 'names.ts')
+  writeFileSync(file, "export const told = 1 // 'carry'\nexport interface Thing {\n  name: string\n}\n")
+  expect(namesIn(file).map(({ name, line }) => `${line} ${name}`)).toEqual(['1 told', '2 Thing', '3 name'])
+  expect(names.length).toBeGreaterThan(5000)
+})
+
+test.each(RETIRED_NAMES)('no name is %s: say %s', (word) => {
+  const found = names.filter(({ name }) => word.test(name) && !NAMES_THAT_STAY.has(name))
+  expect(found.map((n) => `${n.file}:${n.line} ${n.name}`)).toEqual([])
 })
 
 test('strings, templates and text between tags are read; imports, classes and SQL are not', () => {

@@ -145,9 +145,9 @@ function live(household: Household, life: Life): number[] {
       vesselId: household.vessel,
       heatId: household.heat,
     })
-    const { error, told } = cookOnce(home, { ...life, i, known, bagId: bag?.id ?? null })
+    const { error, observed } = cookOnce(home, { ...life, i, known, bagId: bag?.id ?? null })
     errors.push(error)
-    evidence.push(told)
+    evidence.push(observed)
   }
   life.ended?.(evidence)
   return errors
@@ -198,7 +198,7 @@ function cookOnce(
     watch,
     bagId,
   }: Life & { i: number; known: Correction | undefined; bagId: string | null },
-): { error: number; told: Evidence } {
+): { error: number; observed: Evidence } {
   const applied: Applied = known ?? NOTHING_APPLIED
   // What the house plans with, and what its kitchen really is.
   const believed = requestOf(household, i, {
@@ -218,7 +218,7 @@ function cookOnce(
   })
   const made = plan(believed)
   const ready = makeReady({ request: truth, script: null, asPlanned: made })
-  const { pot, told: happened } = cookReady(ready, [], SWEEP, {
+  const { pot, events: happened } = cookReady(ready, [], SWEEP, {
     ...NO_LUCK,
     burner: household.burner,
     minutes: household.minutes * (world.minutes?.(household.servings[i]!) ?? 1),
@@ -248,7 +248,7 @@ function cookOnce(
   const steamG = Math.max(1, pot.evaporatedG + SCALE_G * normal())
   return {
     error: tongue.error,
-    told: {
+    observed: {
       cookId: String(i).padStart(3, '0'),
       endedMs: i,
       grainKey: household.variety,

@@ -35,12 +35,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const first = firstPlan(household)
   const state = fromSearch(searchParams, first, household)
   const height = searchParams.get('their-height')
-  const told = parseThere({
+  const parsed = parseThere({
     vessel: searchParams.get('their-pot'),
     heat: searchParams.get('their-heat'),
     elevation_m: height,
   })
-  const there: There = { ...USUAL, ...told }
+  const there: There = { ...USUAL, ...parsed }
   const { serve_at: _hour, ...home } = requestOf(state, household, nowMs())
   const got = convertRecipe(home, there)
   if (!got.ok) throw new Response(got.errors.map((e) => e.message).join('; '), { status: 422 })
@@ -52,7 +52,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     search: toSearch(state, first).toString(),
     what: `${amountWord(state, household)}, ${grainWord(state, household)}, ${vesselOfState(state, household).name}`,
     there,
-    refused: height !== null && height.trim() !== '' && told.elevation_m === undefined ? height : undefined,
+    refused: height !== null && height.trim() !== '' && parsed.elevation_m === undefined ? height : undefined,
     here: value.here,
     plan: value.there,
     why: whyElsewhere(value),

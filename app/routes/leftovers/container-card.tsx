@@ -41,7 +41,7 @@ interface ContainerCardProps extends Shown {
   kitchenC: number
 }
 
-const TOLD: Partial<Record<LeftoverEventKind, string>> = {
+const EVENT_WORDS: Partial<Record<LeftoverEventKind, string>> = {
   'to-fridge': 'put in the fridge',
   'to-freezer': 'frozen',
   thawed: 'thawed',
@@ -267,7 +267,7 @@ function ContainerKeys({
           disabled={busy}
           onClick={() => tell('take-back', { target: view.last!.id })}
         >
-          undo “{TOLD[view.last.kind]}”
+          undo “{EVENT_WORDS[view.last.kind]}”
         </UnstyledButton>
       )}
     </div>

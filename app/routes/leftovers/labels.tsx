@@ -19,7 +19,7 @@ export function loader({ request }: Route.LoaderArgs) {
   const open = kitchen()
   const settings = settingsOf(open)
   return {
-    kept: currentLeftovers(open, nowMs())
+    leftovers: currentLeftovers(open, nowMs())
       .filter(({ view }) => view.pastMs === 0)
       .map(({ row }) => row),
     guidance: guidanceIn(open),
@@ -37,7 +37,7 @@ const ON_A_PAGE = 12
  * Good in black and white.
  */
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { kept: leftover, guidance, clock, measuresBy, nowMs: now } = loaderData
+  const { leftovers: leftover, guidance, clock, measuresBy, nowMs: now } = loaderData
   return (
     <main className={classes.page}>
       <div className={classes.bar}>

@@ -60,7 +60,7 @@ export function loader({ request }: Route.LoaderArgs) {
   return {
     ...at,
     // What is to be eaten first is on the first page.
-    kept: current.slice(at.from, at.from + ON_A_PAGE).map(({ row }) => row),
+    leftovers: current.slice(at.from, at.from + ON_A_PAGE).map(({ row }) => row),
     ledger: ledger.slice(0, MAX_LEDGER),
     ledgerMore: Math.max(0, ledger.length - MAX_LEDGER),
     guidance: guidanceIn(open),
@@ -130,7 +130,7 @@ const COOLED_BY_MS = 48 * 3_600_000
 
 /** Containers in the fridge and freezer, those still cooling, and until when each is good. */
 export default function LeftoversPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { kept: leftover, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
+  const { leftovers: leftover, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
   const now = useNow(loaderData.nowMs)
   const refused = actionData && 'errors' in actionData ? actionData : undefined
   const shown = leftover

@@ -28,7 +28,7 @@ import {
 } from '#core/leftovers/portions'
 import { nowMs } from '#server/clock'
 import { guidanceIn } from '#server/queries/guidance'
-import { keepStuck, putAway } from '#server/commands/leftovers'
+import { saveStuck, putAway } from '#server/commands/leftovers'
 import { decimalMarkFor } from '#server/http/reader'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
@@ -57,7 +57,7 @@ export function loader({ request }: Route.LoaderArgs) {
   if (id !== null && !cook) throw new Response('Batch not found.', { status: 404 })
   const read = cook && parsePlanRequest(cook.request)
   const asked = read?.ok ? read.value : undefined
-  const noted = cook && open.cooks.findFinished(cook.id)
+  const finished = cook && open.cooks.findFinished(cook.id)
   const blend = asked && blendOf(asked.grains)
   return {
     cook:
@@ -76,7 +76,7 @@ export function loader({ request }: Route.LoaderArgs) {
             densityGMl: blend.cookedDensity,
             waterShare: cook.plan.water.absorbed_g / cook.plan.yield.cooked_mass_g,
             dressed: cook.plan.dressing !== undefined,
-            minutesAgo: noted ? Math.max(0, (nowMs() - noted.endedMs) / MINUTE) : 0,
+            minutesAgo: finished ? Math.max(0, (nowMs() - finished.endedMs) / MINUTE) : 0,
             already: open.leftovers.manyOf(cook.id),
           }
         : null,
@@ -105,7 +105,7 @@ export async function action({ request }: Route.ActionArgs) {
   const open = kitchen()
   const stuck = form.get('stuck')
   if (stuck !== null) {
-    const leftover = keepStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
+    const leftover = saveStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
     if (!leftover.ok) return data({ errors: leftover.errors }, { status: 422 })
   }
   const put = putAway(open, container, nowMs())

@@ -46,13 +46,13 @@ export function DishList({
   return (
     <ul className={classes.dishes}>
       {meal.dishes.map((dish, i) => {
-        const told = schedule?.dishes.find((d) => d.id === dish.id)
+        const scheduled = schedule?.dishes.find((d) => d.id === dish.id)
         return (
           <DishRow
             key={dish.id}
             dish={dish}
             at={i}
-            planned={told}
+            planned={scheduled}
             meal={meal}
             names={names}
             handAt={handAt}

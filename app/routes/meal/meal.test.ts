@@ -150,7 +150,7 @@ describe('a meal', () => {
     const id = lay()
     addDish(kitchen, id, { kind: 'companion', title: 'stew', tasks: 'Simmer; 90; burner' })
     const { odds } = scheduleIn(kitchen, meal(id), NOW)!
-    // 90 min as told, ± 9: Φ(5 / 9) = 0.71.
+    // 90 min as stated, ± 9: Φ(5 / 9) = 0.71.
     expect(odds!.on_time).toBeGreaterThan(0.66)
     expect(odds!.on_time).toBeLessThan(0.76)
     const { dish, ready_before_minutes, on_time } = odds!.margin!

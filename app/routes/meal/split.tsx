@@ -42,7 +42,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
     poured: null,
     at: null,
     keep: 0,
-    fromKept: 0,
+    leftoverPortions: 0,
   })
   const { options, grams } = useMemo(() => {
     const read = rememberedPlan(requestOf({ ...state, at: null }, household, now))

@@ -33,9 +33,9 @@ test('a packet fills grain, amount, water and steps', () => {
 })
 
 test('what a text does not say stays; water beyond the limits is handed back', () => {
-  const told = read('1½ cups basmati, 2 mugs water, boil, low 12, off 10').way
-  const later = readText('boil, lid ajar, medium 9 min, drain', told, household).way
-  expect(later.plan).toEqual(told.plan)
+  const way = read('1½ cups basmati, 2 mugs water, boil, low 12, off 10').way
+  const later = readText('boil, lid ajar, medium 9 min, drain', way, household).way
+  expect(later.plan).toEqual(way.plan)
   expect(later.drained).toBe(true)
   expect(read('1 cup basmati, 900 l water, boil, low 12').unread).toEqual(['that much water'])
 })

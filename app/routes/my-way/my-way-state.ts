@@ -1,5 +1,5 @@
 import { LIMITS } from '#core/contract/plan-request'
-import { planOfSteps, stepsText, type ToldStep } from '#core/plan/told-steps'
+import { planOfSteps, stepsText, type RecipeStep } from '#core/plan/recipe-steps'
 import { readSteps } from '#core/sentence/read-steps'
 import { readWay } from '#core/sentence/read-way'
 import { localText } from '#core/units/local-text'
@@ -8,14 +8,14 @@ import { waterGrams } from '../../planning/entered-amounts'
 import { stateOf } from '../../planning/order'
 import { vesselOfState, type PlanningData, type PlanState } from '../../planning/plan-state'
 
-/** A way as told: grain, water, pot and soak as a plan has them, and the heat step by step. */
+/** A way as stated: grain, water, pot and soak as a plan has them, and the heat step by step. */
 export interface MyWay {
   plan: PlanState
-  steps: ToldStep[]
+  steps: RecipeStep[]
   drained: boolean
 }
 
-/** Steps of most packets, before anything was told. */
+/** Steps of most packets, before anything was stated. */
 const USUAL_STEPS = 'high heat lid on until it boils, lowest heat lid on 15 min, heat off lid on 10 min'
 export const MAX_STEPS = 12
 export const STEP_MINUTES = [1, 600] as const
@@ -65,15 +65,15 @@ export function readText(text: string, before: MyWay, household: PlanningData): 
     bags: household.bags,
   })
   const { sentence, water, steps, soakMinutes, washes, drained } = read
-  const told: typeof sentence = {
+  const recipe: typeof sentence = {
     ...sentence,
     ...(soakMinutes === undefined ? {} : { soakMinutes }),
     ...(washes === undefined ? {} : { washes }),
   }
   const plan =
     sentence.grains.length > 0
-      ? stateOf(told, before.plan, household)
-      : withoutGrain(told, before.plan, household)
+      ? stateOf(recipe, before.plan, household)
+      : withoutGrain(recipe, before.plan, household)
   const grams = water && waterGrams(water, household)
   const [min, max] = LIMITS.pour_override_g
   const fits = grams !== undefined && grams >= min && grams <= max
@@ -93,11 +93,11 @@ export function readText(text: string, before: MyWay, household: PlanningData): 
 }
 
 const withoutGrain = (
-  told: Parameters<typeof stateOf>[0],
+  recipe: Parameters<typeof stateOf>[0],
   plan: PlanState,
   household: PlanningData,
 ): PlanState => {
-  const named = stateOf({ ...told, grains: [{ variety: plan.grain }] }, plan, household)
+  const named = stateOf({ ...recipe, grains: [{ variety: plan.grain }] }, plan, household)
   return { ...named, bagId: plan.bagId, others: plan.others }
 }
 

@@ -1,6 +1,6 @@
 import { ActionIcon, Button, Checkbox, NativeSelect, NumberInput } from '@mantine/core'
 import { IconX } from '@tabler/icons-react'
-import { HEAT_WORDS, LID_WORDS, TOLD_HEATS, type ToldStep } from '#core/plan/told-steps'
+import { HEAT_WORDS, LID_WORDS, STEP_HEATS, type RecipeStep } from '#core/plan/recipe-steps'
 import type { HeatLevel } from '#core/heat/sources'
 import type { LidPosition } from '#core/heat/lid'
 import { MAX_STEPS, STEP_MINUTES, type MyWay } from './my-way-state'
@@ -23,7 +23,7 @@ export function StepRows({
   drained,
   change,
 }: Pick<MyWay, 'steps' | 'drained'> & { change: (next: Partial<Pick<MyWay, 'steps' | 'drained'>>) => void }) {
-  const put = (at: number, step: ToldStep) => change({ steps: steps.map((s, i) => (i === at ? step : s)) })
+  const put = (at: number, step: RecipeStep) => change({ steps: steps.map((s, i) => (i === at ? step : s)) })
   return (
     <section aria-label="Steps">
       <ol className={classes.steps}>
@@ -61,21 +61,21 @@ export function StepRows({
 }
 
 interface StepRowProps {
-  step: ToldStep
+  step: RecipeStep
   name: string
-  onChange: (step: ToldStep) => void
+  onChange: (step: RecipeStep) => void
   onRemove: (() => void) | undefined
 }
 
 function StepRow({ step: { heat, lid, minutes, until }, name, onChange, onRemove }: StepRowProps) {
-  const ending = (to: Until): Pick<ToldStep, 'minutes' | 'until'> =>
+  const ending = (to: Until): Pick<RecipeStep, 'minutes' | 'until'> =>
     to === 'minutes' ? { minutes: minutes ?? USUAL_MINUTES } : { until: to }
   const ends = until === undefined ? { minutes: minutes ?? USUAL_MINUTES } : { until }
   return (
     <div className={classes.step}>
       <NativeSelect
         aria-label={`${name}: heat`}
-        data={options(HEAT_WORDS, [...TOLD_HEATS])}
+        data={options(HEAT_WORDS, [...STEP_HEATS])}
         value={heat}
         onChange={(event) => onChange({ heat: event.currentTarget.value as HeatLevel, lid, ...ends })}
       />
@@ -103,8 +103,8 @@ function StepRow({ step: { heat, lid, minutes, until }, name, onChange, onRemove
           allowNegative={false}
           allowDecimal={false}
           onChange={(value) => {
-            const told = Number(value)
-            if (told >= STEP_MINUTES[0]) onChange({ heat, lid, minutes: told })
+            const entered = Number(value)
+            if (entered >= STEP_MINUTES[0]) onChange({ heat, lid, minutes: entered })
           }}
         />
       )}

@@ -20,7 +20,7 @@ import { settingsOf } from '#server/store/open-household'
 import { nowMs } from '#server/clock'
 import { rate } from '#server/commands/rate'
 import { measureCook, removeCook } from '#server/commands/notebook'
-import { keepPhoto, dropPhoto } from '#server/photos/photos'
+import { savePhoto, dropPhoto } from '#server/photos/photos'
 import { unknownIntent } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { useUnits } from '../../ui/units/units'
@@ -166,7 +166,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return measured.ok ? { measured: true as const } : refused(measured)
     }
     case 'photo': {
-      const stored = await keepPhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
+      const stored = await savePhoto(open, params.cook, sent.get('photo'), form.cue, nowMs())
       return stored.ok ? { photo: true as const } : refused(stored)
     }
     case 'drop-photo': {

@@ -83,7 +83,7 @@ function useTable() {
   /** The table's column names, and which of ours each is; "" for one that is left out. */
   const [heading, setHeading] = useState<string[]>()
   const [matched, setMatched] = useState<(CopiedColumn | '')[]>([])
-  const [told, setTold] = useState<string>()
+  const [message, setMessage] = useState<string>()
   const take = (text: string): boolean => {
     const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
     const list = parsed.data
@@ -97,23 +97,23 @@ function useTable() {
     setHeading(headed ? even(first) : undefined)
     setMatched(headed ? even(first).map((word) => columnCalled(word) ?? '') : [])
     setRows(list.slice(headed ? 1 : 0, (headed ? 1 : 0) + MAX_COPIED + 1).map(even))
-    setTold(`${list.length - (headed ? 1 : 0)} rows read.`)
+    setMessage(`${list.length - (headed ? 1 : 0)} rows read.`)
     return true
   }
   const takeFile = async (chosen: File | undefined) => {
     if (!chosen) return
     if (chosen.size > MAX_FILE)
-      return setTold(
+      return setMessage(
         `The file may have ${MAX_FILE / 1000} kB at most; yours has ${Math.round(chosen.size / 1000)}.`,
       )
     try {
       if (!take(new TextDecoder('utf-8', { fatal: true }).decode(await chosen.arrayBuffer())))
-        setTold('No table found in that file.')
+        setMessage('No table found in that file.')
     } catch {
-      setTold('That file is not UTF-8 text. Save it as “CSV UTF-8” and try again.')
+      setMessage('That file is not UTF-8 text. Save it as “CSV UTF-8” and try again.')
     }
   }
-  return { rows, setRows, heading, matched, setMatched, told, take, takeFile }
+  return { rows, setRows, heading, matched, setMatched, message, take, takeFile }
 }
 
 /** What the table says so far; undefined while nothing is in it. */
@@ -150,7 +150,7 @@ const importedWords = ({ copied, already }: { copied: number; already: number })
 export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
   const { household, today } = loaderData
   const [order, setOrder] = useState<DayOrder>()
-  const { rows, setRows, heading, matched, setMatched, told, take, takeFile } = useTable()
+  const { rows, setRows, heading, matched, setMatched, message, take, takeFile } = useTable()
   const submit = useSubmitOnce(actionData)
   const busy = useNavigation().state !== 'idle'
   const table = heading ? [matched, ...rows] : rows
@@ -190,7 +190,7 @@ export default function Copy({ loaderData, actionData }: Route.ComponentProps) {
       />
       <p>
         <span role="status" className="quiet">
-          {actionData && 'copied' in actionData ? importedWords(actionData) : told}
+          {actionData && 'copied' in actionData ? importedWords(actionData) : message}
         </span>
       </p>
       <CopiedTable

@@ -40,7 +40,7 @@ describe('what was learned, in words', () => {
     expect(htmlOf(<ConvergenceChart points={points} unit="g/g" prior={0.12} name="Quinoa" />)).toContain(
       'Quinoa, cook by cook: now -0.08, between -0.14 and -0.02',
     )
-    // Factors are told as factors.
+    // Factors are stated as factors.
     expect(
       htmlOf(
         <ConvergenceChart
@@ -99,12 +99,17 @@ describe('the plan page, for what comes after the pot', () => {
   const first = firstPlan(household)
   const ready = {
     ...household,
-    kept: [
+    leftovers: [
       { title: 'rice', variety: 'long-white' as const, portions: 3, place: 'fridge' as const, useByMs: null },
     ],
   }
   test('portions for later and portions from leftovers are in the plan line and change the grams', () => {
-    const state: PlanState = { ...first, amount: { basis: 'servings', value: 4 }, keep: 3, fromKept: 1 }
+    const state: PlanState = {
+      ...first,
+      amount: { basis: 'servings', value: 4 },
+      keep: 3,
+      leftoverPortions: 1,
+    }
     expect(amountWord(state, household)).toBe('For four and three for later, one from leftovers')
     const read = parsePlanRequest(requestOf(state, household, 0))
     if (!read.ok) throw new Error('unread')
@@ -113,7 +118,7 @@ describe('the plan page, for what comes after the pot', () => {
   })
   test('more leftovers than portions still leaves something to cook', () => {
     const request = requestOf(
-      { ...first, amount: { basis: 'servings', value: 2 }, fromKept: 9 },
+      { ...first, amount: { basis: 'servings', value: 2 }, leftoverPortions: 9 },
       household,
       0,
     )

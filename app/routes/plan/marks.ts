@@ -25,7 +25,7 @@ export const marksIn = (
         place,
         severity: caution.severity,
         says: caution.text,
-        ...(fix ? { mend: { text: fix.text, act: () => change(fix.state) } } : {}),
+        ...(fix ? { fix: { text: fix.text, act: () => change(fix.state) } } : {}),
       },
     ]
   })

@@ -29,7 +29,7 @@ const household: PlanningData = {
   known: {},
   guidance: 'stricter' as const,
   crystal: 'table' as const,
-  kept: [],
+  leftovers: [],
   eaters: [],
   elevation_m: 0,
   kitchen_c: 20,
@@ -201,9 +201,9 @@ describe('measure', () => {
     ['1,2,3', 'Enter a number'],
     ['-4', 'Enter a number'],
   ])('"%s" is no amount', (text, said) => {
-    expect(parseAmount(text)).toEqual({ wrong: expect.stringContaining(said) })
+    expect(parseAmount(text)).toEqual({ error: expect.stringContaining(said) as string })
   })
-  test('a comma is a point', () => expect(parseAmount(' 2,5 ')).toEqual({ told: 2.5 }))
+  test('a comma is a point', () => expect(parseAmount(' 2,5 ')).toEqual({ amount: 2.5 }))
 })
 
 describe('the water beam', () => {

@@ -72,7 +72,7 @@ const POUR_TITLE: Record<Way, string> = {
   ladles: 'Hot stock',
 }
 
-/** Grain and water in the gauge at hand, the others a press away; and told backwards, what a pour will do. */
+/** Grain and water in the gauge at hand, the others a press away; and stated backwards, what a pour will do. */
 export function Measure(props: MeasureProps) {
   const { say, length, number, kitchen } = useUnits()
   const { plan, learned, roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props
@@ -227,7 +227,7 @@ const Poured = lazy(loadPoured)
 function OwnPourForm({ at, plan, marks, onPoured, onKeep }: MeasureProps & { at: Gauge }) {
   const { length, mass } = useUnits()
   return (
-    <div className={classes.told}>
+    <div className={classes.reading}>
       <Aside word="other amount" className="link" width={344} piece={loadPoured}>
         {() => <Poured at={at} onPoured={onPoured} />}
       </Aside>

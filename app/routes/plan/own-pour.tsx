@@ -5,15 +5,15 @@ import { useUnits } from '../../ui/units/units'
 import { parseAmount } from '../../ui/forms/parse-amount'
 import type { Gauge } from '../../planning/gauges'
 
-/** What was poured, told in the gauge in hand. */
+/** What was poured, stated in the gauge in hand. */
 export default function Poured({ at, onPoured }: { at: Gauge; onPoured: (pourG: number) => void }) {
   const { say } = useUnits()
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
     const read = parseAmount(text)
-    if ('wrong' in read) return setWrong(read.wrong)
-    const pour = at.pourOf(read.told)
+    if ('error' in read) return setWrong(read.error)
+    const pour = at.pourOf(read.amount)
     if (Number.isNaN(pour)) return setWrong('This pot has no line with that number.')
     const [min, max] = LIMITS.pour_override_g
     if (!(pour >= min && pour <= max))

@@ -77,7 +77,7 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
   const now = useNow(loaderData.nowMs)
   const [tab, setTab] = useState<Tab>('water')
   const [chosenGauge, setGauge] = useState<string>()
-  // An amount told in a measure is shown in it, until another gauge is pressed.
+  // An amount stated in a measure is shown in it, until another gauge is pressed.
   const gauge = chosenGauge ?? gaugeOfAmount(state.amount) ?? loaderData.gauge
   const low = useMediaQuery('(max-height: 720px)')
 

@@ -1,6 +1,6 @@
 import { data, redirect } from 'react-router'
 import { nowMs } from '#server/clock'
-import { keepGauge, keepMark } from '#server/commands/plan'
+import { saveGauge, savePourMark } from '#server/commands/plan'
 import { SCHEDULE_LIMITS } from '#core/schedule/limits'
 import { kitchen } from '#server/kitchen'
 import type { Kitchen } from '#server/store/open-household'
@@ -59,8 +59,8 @@ export async function action({ request }: Route.ActionArgs) {
   const intent = form.get('intent')
   if (intent === 'gauge' || intent === 'keep-mark') {
     const fields = Object.fromEntries(form)
-    const saved = intent === 'gauge' ? keepGauge(kitchen(), fields) : keepMark(kitchen(), fields, nowMs())
-    return saved.ok ? { kept: true as const } : data({ errors: saved.errors }, { status: 422 })
+    const saved = intent === 'gauge' ? saveGauge(kitchen(), fields) : savePourMark(kitchen(), fields, nowMs())
+    return saved.ok ? { saved: true as const } : data({ errors: saved.errors }, { status: 422 })
   }
   if (intent !== 'start') return data({ errors: [unknownIntent(intent)] }, { status: 400 })
   let start: unknown

@@ -4,7 +4,7 @@ import { planFrom } from '#core/contract/plan'
 import type { PlanRequestJson } from '#core/contract/plan-request'
 import { inWords, type Variety } from '#core/grain/varieties'
 import { CUP_IDS, CUPS, type CupId } from '#core/units/cups'
-import { asRequest, meaningOf, POT_IDS, POTS, type RatioTold } from '#core/convert/ratio'
+import { asRequest, meaningOf, POT_IDS, POTS, type RatioInput } from '#core/convert/ratio'
 import { UnitNumber } from '../../ui/units/unit-number'
 import { useUnits } from '../../ui/units/units'
 import type { PlanState } from '../../planning/plan-state'
@@ -37,18 +37,18 @@ export function TranslateRatio({ request, variety, change }: TranslateProps) {
   const good = ratio !== '' && n >= RATIO[0] && n <= RATIO[1]
   const meaning = useMemo(() => {
     if (!good) return undefined
-    const told: RatioTold = {
+    const input: RatioInput = {
       variety: variety.id,
       ratio: n,
       by,
       waterCupOverGrainCup: CUPS[cups.water].ml / CUPS[cups.grain].ml,
       washed: yesNo(washed),
       soakedMinutes: soaked === UNKNOWN ? undefined : soaked === 'yes' ? 30 : 0,
-      pot: pot === UNKNOWN ? undefined : (pot as RatioTold['pot']),
+      pot: pot === UNKNOWN ? undefined : (pot as RatioInput['pot']),
       batchG: Number(batch) >= 30 ? Number(batch) : undefined,
     }
-    const found = meaningOf(told)
-    const here = planFrom({ ...asRequest(told, found.uptake.middle, request), pour_override_g: null })
+    const found = meaningOf(input)
+    const here = planFrom({ ...asRequest(input, found.uptake.middle, request), pour_override_g: null })
     return { found, here: here.ok ? here.value : undefined }
   }, [good, n, by, cups, washed, soaked, pot, batch, variety.id, request])
   return (

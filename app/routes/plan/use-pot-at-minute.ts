@@ -6,7 +6,7 @@ import type { HeatRibbonProps } from '../../ui/drawing/heat-ribbon'
 import type { Look } from './pot-view'
 
 /** The cooked pot, and how to read it: both come with the first look. */
-interface Seen {
+interface CookedCourse {
   lastMinute: number
   at: (minute: number) => CourseMoment | undefined
   meanCentre: (at: CourseMoment) => number
@@ -20,7 +20,7 @@ export function usePotAtMinute(
 ): { at: Look | undefined; scrub: NonNullable<HeatRibbonProps['scrub']> } {
   const [minute, setMinute] = useState<number>()
   const looking = minute !== undefined
-  const [cooked, setCooked] = useState<{ of: Plan } & Seen>()
+  const [cooked, setCooked] = useState<{ of: Plan } & CookedCourse>()
   useEffect(() => {
     if (!looking) return
     let here = true

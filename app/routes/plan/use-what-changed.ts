@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { Seen } from '#core/explain/what-changed'
+import type { PotAndPour } from '#core/explain/what-changed'
 
 /** For so long a change is spoken of, and the last value stands beside the new one, ms. */
 const SHOWN_MS = 6000
@@ -8,12 +8,12 @@ const SHOWN_MS = 6000
 const words = () => import('#core/explain/what-changed')
 
 /** What the last change did, in words, and the water as it was before it. */
-export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: Seen): {
+export function useWhatChanged({ vesselId, rimMm, grainG, pourG, steamG }: PotAndPour): {
   says?: string
   wasPourG?: number
 } {
   const [shown, setShown] = useState<{ says?: string; wasPourG?: number }>({})
-  const last = useRef<Seen>({ vesselId, rimMm, grainG, pourG, steamG })
+  const last = useRef<PotAndPour>({ vesselId, rimMm, grainG, pourG, steamG })
   const was = useRef<number | undefined>(undefined)
   useEffect(() => void words(), [])
   useEffect(() => {

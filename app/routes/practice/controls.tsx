@@ -20,7 +20,7 @@ const LID_WORDS: Record<LidPosition, string> = { on: 'on', ajar: 'ajar', off: 'o
 const POURS = [-50, -5, 5, 50] as const
 
 /** The present settings, from the last action. */
-export const standsNow = (
+export const settingsNow = (
   acts: readonly Act[],
 ): { level: HeatLevel; lid: LidPosition; putIn: boolean; vented: boolean } => ({
   level: acts.findLast((a) => a.kind === 'heat')?.level ?? 'off',
@@ -44,7 +44,7 @@ export function Controls({
   const { waterIn } = useUnits()
   const { acts, act, signs, handled, pourG, pour, press, running } = practice
   const { real, card } = kitchen
-  const now = standsNow(acts)
+  const now = settingsNow(acts)
   const { kind } = real.source
   const own = kind === 'cooker' || kind === 'pressure'
   const inPot = handled !== undefined
@@ -114,7 +114,7 @@ function PotKeys({
 }: {
   situation: Situation
   inPot: boolean
-  now: ReturnType<typeof standsNow>
+  now: ReturnType<typeof settingsNow>
   act: (what: Omit<Act, 'id' | 'atMs'>) => void
   sealed: 'open' | 'rising' | 'held' | 'falling'
   press: Practice['press']

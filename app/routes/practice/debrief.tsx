@@ -42,11 +42,11 @@ export function Debrief({
   doing: PlayerActions
   again: () => void
 }) {
-  const told = useMemo<Told>(
+  const debrief = useMemo<Told>(
     () => debriefOf(kitchen, playerActions, situation.about),
     [kitchen, playerActions, situation.about],
   )
-  const { ending, reasons, deeds: actions, moment, tryThis, marks } = told
+  const { ending, reasons, deeds: actions, moment, tryThis, marks } = debrief
   const variety = varietyOf(kitchen.real.grains[0]!.variety)
   const dryG = kitchen.right.grain.mass_g
   return (

@@ -10,7 +10,7 @@ import { vesselPreset } from '#core/vessel/presets'
 import { htmlOf, textOf } from '../../../tests/helpers/render'
 import { PotOutside } from '../../ui/drawing/pot-outside'
 import { Debrief, endingWord } from './debrief'
-import { Controls, standsNow } from './controls'
+import { Controls, settingsNow } from './controls'
 import type { Practice } from './use-practice'
 
 const of = (id: string) => ({ situation: situationOf(id)!, kitchen: kitchenOf(situationOf(id)!) })
@@ -102,9 +102,9 @@ describe('hands', () => {
   })
 
   test('stand where they were put last', () => {
-    expect(standsNow([])).toEqual({ level: 'off', lid: 'on', putIn: false, vented: false })
+    expect(settingsNow([])).toEqual({ level: 'off', lid: 'on', putIn: false, vented: false })
     expect(
-      standsNow([
+      settingsNow([
         act('heat', { level: 'high' }),
         act('lid', { lid: 'ajar' }),
         act('heat', { level: 'low' }),
@@ -118,7 +118,7 @@ describe('the debrief', () => {
   const cooker = of('the-beep')
   const filled = { ...BASE, pourG: cooker.kitchen.card.water.pour_g }
   const { click } = runActions(cooker.kitchen.real, { ...filled, serveMin: 120 }).marks
-  const told = (afterMin: number) =>
+  const debriefAt = (afterMin: number) =>
     textOf(
       <Debrief
         situation={cooker.situation}
@@ -129,7 +129,7 @@ describe('the debrief', () => {
     )
 
   test('of a pot opened at the click says what it came to, why, and what to try; the sentence is for those who got there', () => {
-    const text = told(0.2)
+    const text = debriefAt(0.2)
     expect(text).toContain('It came out hard in the middle')
     expect(text).toMatch(
       /You opened it 1\d s after the click\. .*ten minutes later it is separate, cooked through/,
@@ -140,7 +140,7 @@ describe('the debrief', () => {
   })
 
   test('of a good one gives the sentence, and proposes nothing', () => {
-    const text = told(14)
+    const text = debriefAt(14)
     expect(text).toContain('It came out: separate, cooked through')
     expect(text).toContain(cooker.situation.learned)
     expect(text).not.toContain('Next time')

@@ -13,7 +13,7 @@ import type { Stage } from '#core/plan/result'
 import { nowMs } from '#server/clock'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { notePractice } from '#server/commands/practice'
+import { recordPractice } from '#server/commands/practice'
 import { useUnits } from '../../ui/units/units'
 import { formOf } from '../../ui/forms/read-form'
 import { clockTime, type HouseholdClock } from '../../ui/time/clock-hour'
@@ -62,8 +62,8 @@ export async function action({ request, params }: Route.ActionArgs) {
       },
       { status: 400 },
     )
-  const noted = notePractice(kitchen(), params.situation, form.get('doing'), nowMs())
-  return noted.ok ? { good: noted.value } : data({ errors: noted.errors }, { status: 422 })
+  const recorded = recordPractice(kitchen(), params.situation, form.get('doing'), nowMs())
+  return recorded.ok ? { good: recorded.value } : data({ errors: recorded.errors }, { status: 422 })
 }
 
 const SPEED_WORDS: Record<Speed, string> = { 0: 'paused', 1: 'real time', 10: '10 ×', 60: '60 ×' }
@@ -118,7 +118,7 @@ function OnePot({ loaderData: { id, clock: hours } }: Route.ComponentProps) {
       <header className={classes.bar}>
         <div>
           <h1 className="figure">{situation.title}</h1>
-          <p>{say(situation.told)}</p>
+          <p>{say(situation.description)}</p>
         </div>
         {!over && <TimeControls now={now} clock={clock} practice={practice} />}
       </header>

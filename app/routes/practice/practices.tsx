@@ -43,12 +43,12 @@ export default function Practices({ loaderData: { understood } }: Route.Componen
         <section aria-labelledby="open">
           <h2 id="open">{known.length > 0 ? 'Not solved yet' : 'Start here'}</h2>
           <ul className={classes.open}>
-            {open.map(({ id, title, told }) => (
+            {open.map(({ id, title, description }) => (
               <li key={id} className="basin">
                 <Link to={`/practice/${id}`} className="figure">
                   {title}
                 </Link>
-                <p>{say(told)}</p>
+                <p>{say(description)}</p>
               </li>
             ))}
           </ul>

@@ -51,7 +51,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     startMs: tableMs - one.totalMinutes * 60_000,
     skipped: one.skipped,
     usual: one.usual,
-    mind: one.warnings[0],
+    caution: one.warnings[0],
     address: `/?${toSearch({ ...one.of.state, soak: one.request.soak ? one.of.state.soak : null, rest: one.request.rest_minutes ?? null, at: one.roomForError >= 0 ? hour : null }, first).toString()}`,
   })
   type Row = ReturnType<typeof row>
@@ -172,7 +172,7 @@ function GrainRow({
             </b>
           )}
         </p>
-        {best.mind && <p className={classes.mind}>{best.mind}</p>}
+        {best.caution && <p className={classes.caution}>{best.caution}</p>}
         {open || others.length > 0 ? (
           <details open={open}>
             <summary>{open ? 'Other ways' : 'Other pots'}</summary>

@@ -7,7 +7,7 @@ import { kitchen } from '#server/kitchen'
 import { settingsOf, type Kitchen } from '#server/store/open-household'
 import { loadPlanningData } from '../../planning/planning-data.server'
 import { orderFrom } from '../../planning/order'
-import { matching, type Thing } from '../../search/match'
+import { matching, type SearchEntry } from '../../search/match'
 import { PLACES } from '../../search/places'
 import { dayWord } from '../../ui/time/clock-hour'
 import type { Route } from './+types/search'
@@ -24,30 +24,30 @@ export function loader({ request }: Route.LoaderArgs) {
     asked,
     found: [
       ...orderIn(open, asked),
-      ...matching(thingsIn(open, nowMs()), asked, MOST),
+      ...matching(entriesOf(open, nowMs()), asked, MOST),
       ...cooksCalled(open, asked, nowMs()),
     ].slice(0, MOST),
   }
 }
 
 /** "2 cups basmati for six at 7" is an order: a press plans it, and it says how it was understood. */
-function orderIn(open: Kitchen, asked: string): Thing[] {
+function orderIn(open: Kitchen, asked: string): SearchEntry[] {
   const { household } = loadPlanningData(open)
   const order = orderFrom(asked, household, nowMs())
   return order ? [{ kind: 'Plan', label: order.label, more: order.more, to: `/?${order.search}` }] : []
 }
 
-function thingsIn(open: Kitchen, now: number): Thing[] {
+function entriesOf(open: Kitchen, now: number): SearchEntry[] {
   const pots = open.equipment.vessels()
   return [
     ...PLACES,
-    ...VARIETIES.map((v): Thing => ({
+    ...VARIETIES.map((v): SearchEntry => ({
       kind: 'Grains',
       label: v.name,
       more: `${v.family}, ${v.character}`,
       to: `/?grain=${v.id}`,
     })),
-    ...VARIETIES.map((v): Thing => ({
+    ...VARIETIES.map((v): SearchEntry => ({
       kind: 'About grains',
       label: `About ${v.name.toLowerCase()}`,
       more: 'water, ways, signs, keeping',
@@ -55,39 +55,39 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
     })),
     ...open.grainBags
       .bags()
-      .map((bag): Thing => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/grains' })),
-    ...pots.map((pot): Thing => ({
+      .map((bag): SearchEntry => ({ kind: 'Bags', label: bag.name, more: 'in Grains', to: '/grains' })),
+    ...pots.map((pot): SearchEntry => ({
       kind: 'Pots',
       label: pot.name,
       more: 'plan in it',
       to: `/?pot=${pot.id}`,
     })),
-    ...open.savedWays.all().map((way): Thing => ({
+    ...open.savedWays.all().map((way): SearchEntry => ({
       kind: 'Saved ways',
       label: way.name,
       more: 'plan it',
       to: `/?${way.search}`,
     })),
-    ...open.equipment.measures().map((m): Thing => ({
+    ...open.equipment.measures().map((m): SearchEntry => ({
       kind: 'Measures',
       label: m.name,
       more: capacityIn(m.ml, settingsOf(open).system),
       to: '/pots',
     })),
-    ...open.meals.all().map((s): Thing => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
-    ...open.cooks.running().map((cook): Thing => ({
+    ...open.meals.all().map((s): SearchEntry => ({ kind: 'Meals', label: s.title, to: `/meal/${s.id}` })),
+    ...open.cooks.running().map((cook): SearchEntry => ({
       kind: 'On the stove',
       label: cook.title,
       more: cook.vesselName,
       to: `/stove/${cook.id}`,
     })),
-    ...currentLeftovers(open, now).map(({ row }): Thing => ({
+    ...currentLeftovers(open, now).map(({ row }): SearchEntry => ({
       kind: 'Leftovers',
       label: row.title,
       more: row.container_name,
       to: '/leftovers',
     })),
-    ...SITUATIONS.map((s): Thing => ({
+    ...SITUATIONS.map((s): SearchEntry => ({
       kind: 'Practice',
       label: s.title,
       more: s.learned,
@@ -97,7 +97,7 @@ function thingsIn(open: Kitchen, now: number): Thing[] {
 }
 
 /** Cooks of the notebook by its own index of words. */
-function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
+function cooksCalled(open: Kitchen, asked: string, now: number): SearchEntry[] {
   if (asked.trim().length < 2) return []
   const { zone } = settingsOf(open)
   const found = open.notebook.lines({ text: asked }, MAX_COOKS, 0)
@@ -113,7 +113,7 @@ function cooksCalled(open: Kitchen, asked: string, now: number): Thing[] {
           },
         ]
       : []),
-    ...found.map((line): Thing => ({
+    ...found.map((line): SearchEntry => ({
       kind: 'Batches',
       label: line.title,
       more: `${dayWord(line.ended_ms, now, zone)}, ${line.vessel_name}${line.note ? `: ${line.note.slice(0, 60)}` : ''}`,

@@ -2,7 +2,7 @@ import { NativeSelect, Switch } from '@mantine/core'
 import { data, Link, useFetcher } from 'react-router'
 import { DEVICE_KINDS } from '#core/contract/equipment'
 import { nowMs } from '#server/clock'
-import { keepDevice } from '#server/devices/device-settings'
+import { saveDevice } from '#server/devices/device-settings'
 import { wayOf } from '#server/devices/transports'
 import { kitchen } from '#server/kitchen'
 import { typedOf, unknownIntent } from '../../ui/forms/errors'
@@ -18,7 +18,7 @@ export const loader = () => ({ version: packageJson.version, devices: devicesSho
 export async function action({ request }: Route.ActionArgs) {
   const typed = typedOf(await formOf(request))
   if (typed.intent !== 'device') return data({ errors: [unknownIntent(typed.intent)] }, { status: 400 })
-  const stored = keepDevice(kitchen(), typed, nowMs())
+  const stored = saveDevice(kitchen(), typed, nowMs())
   return stored.ok ? { saved: true as const } : data({ errors: stored.errors }, { status: 422 })
 }
 

@@ -13,7 +13,7 @@ import {
 } from '../../alerts/outputs'
 import {
   FIRST_SENSES,
-  keepSenses,
+  saveAlerts,
   parseSenses,
   SIGNAL_WORDS,
   SOUND_WORDS,
@@ -52,7 +52,7 @@ export default function Alerts() {
   const keep = (next: Partial<Chosen>) => {
     const all = { ...chosen, ...next }
     setChosen(all)
-    keepSenses(all)
+    saveAlerts(all)
   }
   const tryIt = (word: string, could: boolean, otherwise: string) => setSaid(could ? word : otherwise)
   return (

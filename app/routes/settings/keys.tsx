@@ -1,7 +1,7 @@
 import { Button, Switch, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { FIRST_BINDINGS, KEY_ACT_IDS, KEY_ACTS, wrongKey, type KeyAct } from '../../keyboard/bindings'
-import { keepBindings, useBindings } from '../../keyboard/use-keys'
+import { saveBindings, useBindings } from '../../keyboard/use-keys'
 import type { Route } from './+types/keys'
 import classes from './settings.module.css'
 
@@ -15,7 +15,7 @@ export default function KeysPage() {
     const says = wrongKey(bindings, act, typed)
     if (says !== undefined) return setRefused({ act, typed, says })
     setRefused(undefined)
-    keepBindings({ ...bindings, keys: { ...bindings.keys, [act]: typed } })
+    saveBindings({ ...bindings, keys: { ...bindings.keys, [act]: typed } })
   }
   return (
     <section aria-labelledby="keys">
@@ -27,7 +27,7 @@ export default function KeysPage() {
         <Switch
           label="Use shortcuts"
           checked={bindings.on}
-          onChange={(event) => keepBindings({ ...bindings, on: event.currentTarget.checked })}
+          onChange={(event) => saveBindings({ ...bindings, on: event.currentTarget.checked })}
         />
         <div className={classes.keyRows}>
           {KEY_ACT_IDS.map((act) => (
@@ -55,7 +55,7 @@ export default function KeysPage() {
           variant="default"
           onClick={() => {
             setRefused(undefined)
-            keepBindings(FIRST_BINDINGS)
+            saveBindings(FIRST_BINDINGS)
           }}
         >
           Restore defaults

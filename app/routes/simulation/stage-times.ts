@@ -13,9 +13,9 @@ export interface CookedStage {
 const NEVER = 'never '
 
 /** The stages a run went through, by when each ended. */
-export function stageTimes({ told, plan }: Pick<Cooked, 'told' | 'plan'>): CookedStage[] {
+export function stageTimes({ events, plan }: Pick<Cooked, 'events' | 'plan'>): CookedStage[] {
   let start = 0
-  return told.flatMap(({ tMin, kind }) => {
+  return events.flatMap(({ tMin, kind }) => {
     const never = kind.startsWith(NEVER)
     const stage = plan.stages.find((s) => s.id === (never ? kind.slice(NEVER.length) : kind))
     if (!stage) return []

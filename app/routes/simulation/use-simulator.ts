@@ -61,11 +61,11 @@ export function useCooked(
 /** Asks about a past pot, in a worker that ends with its answer. */
 export async function diagnoseInWorker(
   request: PlanRequestJson,
-  told: Omit<PastPot, 'request'>,
+  past: Omit<PastPot, 'request'>,
 ): Promise<Diagnosis> {
   const { remote, end } = startSimulator()
   try {
-    return await remote.diagnose(request, told)
+    return await remote.diagnose(request, past)
   } finally {
     end()
   }

@@ -31,7 +31,7 @@ export function BeforePour({ plan, frozen, view, now, onTell }: BeforePourProps)
   const soak = view.stages.find((s) => s.id === 'soak')
   const inWater = soak && Math.round((now - soak.startMs) / 60_000)
   return (
-    <section className={classes.told} aria-label="Before adding water">
+    <section className={classes.reading} aria-label="Before adding water">
       <Tell
         label={`${label('Weight after draining, g')} (dry: ${shown('mass', Math.round(plan.grain.mass_g))})`}
         limits={[
@@ -69,11 +69,11 @@ function Tell({
   const [wrong, setWrong] = useState<string>()
   const tell = () => {
     const read = parseAmount(text)
-    if ('wrong' in read) return setWrong(read.wrong)
-    if (!(read.told >= min && read.told <= max))
+    if ('error' in read) return setWrong(read.error)
+    if (!(read.amount >= min && read.amount <= max))
       return setWrong(`From ${min} to ${max} ${unit}, got ${text.trim()}.`)
     setWrong(undefined)
-    onTell(read.told)
+    onTell(read.amount)
   }
   return (
     <div className={classes.tell}>

@@ -11,7 +11,7 @@ export interface Lane {
   id: string
   title: string
   vesselName: string
-  kept: StoredCook
+  cook: StoredCook
   events: readonly CookEvent[]
 }
 
@@ -21,7 +21,7 @@ export interface Lane {
  */
 export function CookTabs({ lanes, current, now }: { lanes: readonly Lane[]; current: string; now: number }) {
   const cooks = useMemo(
-    () => lanes.map((lane) => ({ ...lane, cook: runningCookOf(lane.kept, lane.events) })),
+    () => lanes.map((lane) => ({ ...lane, cook: runningCookOf(lane.cook, lane.events) })),
     [lanes],
   )
   const [held, setHeld] = useState<readonly string[]>()

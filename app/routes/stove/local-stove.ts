@@ -16,17 +16,17 @@ export async function localStove(id: string) {
   const [read, planned] = [parsePlanRequest(request), planFrom(request)]
   if (!read.ok || !planned.ok) return undefined
   const { title, vesselName, knob, household } = start.shown
-  const kept = { request, plan: planned.value, startedMs: start.startedMs }
+  const cook = { request, plan: planned.value, startedMs: start.startedMs }
   return {
     id,
     title,
     vesselName,
     serveAtMs: read.value.serveAtMs,
-    kept,
+    cook,
     knob,
     variety: mainGrain(read.value.grains),
     events: [],
-    lanes: [{ id, title, vesselName, kept, events: [] }],
+    lanes: [{ id, title, vesselName, cook, events: [] }],
     cooling: [],
     board: null,
     cuePhotos: {},

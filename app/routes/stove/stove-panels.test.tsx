@@ -71,7 +71,7 @@ describe('lanes', () => {
     const request = { grains: [{ variety }], amount: { basis: 'dry-mass' as const, value: 200 } }
     const read = planFrom(request)
     if (!read.ok) throw new Error('unread')
-    return { id, title: variety, vesselName, kept: { request, plan: read.value, startedMs }, events }
+    return { id, title: variety, vesselName, cook: { request, plan: read.value, startedMs }, events }
   }
   const cue = (stage: string, minutes: number): CookEvent => ({
     id: `${stage}-${minutes}`,

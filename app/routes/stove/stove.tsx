@@ -23,7 +23,7 @@ import { weighPot } from '#server/commands/notebook'
 import { coolingContainers } from '#server/queries/cooling-containers'
 import { kitchen } from '#server/kitchen'
 import { settingsOf } from '#server/store/open-household'
-import { boardBeside } from '#server/queries/meal-board'
+import { boardOfCook } from '#server/queries/meal-board'
 import { typedOf, type Refused } from '../../ui/forms/errors'
 import { formOf } from '../../ui/forms/read-form'
 import { useUnits } from '../../ui/units/units'
@@ -74,7 +74,7 @@ export function loader({ params }: Route.LoaderArgs) {
     title: cook.title,
     vesselName: cook.vesselName,
     serveAtMs: cook.serveAtMs,
-    kept: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies StoredCook,
+    cook: { request: cook.request, plan: cook.plan, startedMs: cook.startedMs } satisfies StoredCook,
     // The knob's settings, as the household names them.
     knob: open.equipment.heats().find((heat) => heat.name === cook.heatName) ?? null,
     // The grain that is most of the pot, to draw it.
@@ -84,11 +84,11 @@ export function loader({ params }: Route.LoaderArgs) {
       id: other.id,
       title: other.title,
       vesselName: other.vesselName,
-      kept: { request: other.request, plan: other.plan, startedMs: other.startedMs },
+      cook: { request: other.request, plan: other.plan, startedMs: other.startedMs },
       events: open.cooks.events(other.id),
     })),
     cooling: coolingContainers(open, nowMs()),
-    board: boardBeside(open, cook.id, nowMs()),
+    board: boardOfCook(open, cook.id, nowMs()),
     // The latest picture of each sign in this pot.
     cuePhotos: Object.fromEntries(
       cook.plan.stages.flatMap((stage) => {
@@ -142,7 +142,7 @@ type Loaded = Route.ComponentProps['loaderData']
 
 /** One batch at the stove. */
 function OneBatch({ loaderData }: Route.ComponentProps) {
-  const { kept: stored, household, id } = loaderData
+  const { cook: stored, household, id } = loaderData
   useLastKnown(`stove ${id}`, loaderData)
   const refresh = useRefresh()
   const { now: counted, aheadMs } = useServerClock(loaderData.nowMs, refresh)
@@ -375,7 +375,7 @@ interface StageToolsProps {
   loaderData: Route.ComponentProps['loaderData']
   press: (kind: EventKind, stageId: string, more?: PressMore) => void
   plan: Plan
-  stored: Route.ComponentProps['loaderData']['kept']
+  stored: Route.ComponentProps['loaderData']['cook']
   now: number
   readings: DeviceReading[]
   hint: Hint | undefined

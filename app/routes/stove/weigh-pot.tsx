@@ -20,7 +20,7 @@ export function WeighPot({ kind, measured }: WeighPotProps) {
   // The second weight says something only beside the first.
   if (kind === 'pot-after' && measured['pot-before'] === undefined) return null
   return (
-    <section className={classes.told} aria-label="Weigh the pot" data-advice>
+    <section className={classes.reading} aria-label="Weigh the pot" data-advice>
       <p>
         {kind === 'pot-before'
           ? 'If you like: weigh the full pot with its lid before heating, and again when it is done.'

@@ -4,7 +4,7 @@ import type { ImportPreview } from '#server/commands/transfer'
 import classes from './transfer.module.css'
 
 interface PreviewProps {
-  looked: ImportPreview
+  preview: ImportPreview
   /** Groups whose things can exist side by side. */
   sideBySide: readonly GroupId[]
   /** It is added to the household; in its place, nothing is there to choose. */
@@ -21,7 +21,7 @@ const MAX_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
 /** What a file would change here, by group; where both have a thing and it differs, whose is kept. */
-export function Preview({ looked: lidCheck, sideBySide, merging }: PreviewProps) {
+export function Preview({ preview: lidCheck, sideBySide, merging }: PreviewProps) {
   const { changes } = lidCheck
   return (
     <div className={classes.preview}>

@@ -9,11 +9,11 @@ import { nowMs } from '#server/clock'
 import {
   importBundle,
   incomingFolder,
-  broughtTimes,
-  lookAt,
+  importsDone,
+  previewImport,
   SIDE_BY_SIDE,
   IMPORT_MODES,
-  type CarryChoices,
+  type ImportChoices,
   type ImportPreview,
 } from '#server/commands/transfer'
 import { dropUpload, receiveForm, uploadedFile } from '#server/http/upload'
@@ -33,7 +33,7 @@ export const loader = () => ({
   copies: copiesIn(databaseFile()).length,
   sideBySide: SIDE_BY_SIDE,
   cooks: kitchen().notebook.count({}),
-  brought: broughtTimes(),
+  importsDone: importsDone(),
 })
 
 const uploadsFolder = () => join(incomingFolder(databaseFile()), 'uploads')
@@ -65,8 +65,8 @@ export async function action({ request }: Route.ActionArgs) {
       { path: 'file', message: 'file must be chosen again: it is no longer here', code: 'required' },
     ])
   if (intent === 'look') {
-    const preview = await lookAt(databaseFile(), source, prepareInWorker, request.signal)
-    if (preview.ok) return { looked: { ...preview.value, upload } }
+    const preview = await previewImport(databaseFile(), source, prepareInWorker, request.signal)
+    if (preview.ok) return { preview: { ...preview.value, upload } }
     dropUpload(folder, upload)
     return refuse(preview.errors)
   }
@@ -79,7 +79,7 @@ export async function action({ request }: Route.ActionArgs) {
         code: 'not-an-option',
       },
     ])
-  const choices: CarryChoices = {}
+  const choices: ImportChoices = {}
   for (const group of Object.keys(GROUPS) as GroupId[]) {
     const choice = fields[group]
     if (choice === undefined) continue
@@ -96,14 +96,14 @@ export async function action({ request }: Route.ActionArgs) {
       ])
     choices[group] = known
   }
-  const brought = await importBundle(kitchen(), databaseFile(), source, how, choices, nowMs(), {
+  const done = await importBundle(kitchen(), databaseFile(), source, how, choices, nowMs(), {
     signal: request.signal,
     prepare: prepareInWorker,
     write: writeInWorker,
   })
-  if (!brought.ok) return refuse(brought.errors)
+  if (!done.ok) return refuse(done.errors)
   dropUpload(folder, upload)
-  return { brought: { ...brought.value, how } }
+  return { imported: { ...done.value, how } }
 }
 
 /** Export and import. */
@@ -124,11 +124,11 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
   const [seenAnswer, setSeenAnswer] = useState(actionData)
   if (actionData !== seenAnswer) {
     setSeenAnswer(actionData)
-    if (actionData && 'looked' in actionData) setPreview(actionData.looked)
-    if (actionData && 'brought' in actionData) setPreview(undefined)
+    if (actionData && 'preview' in actionData) setPreview(actionData.preview)
+    if (actionData && 'imported' in actionData) setPreview(undefined)
   }
   const current = preview && previewed === pickedAt ? preview : undefined
-  const brought = actionData && 'brought' in actionData ? actionData.brought : undefined
+  const imported = actionData && 'imported' in actionData ? actionData.imported : undefined
   const errors = actionData && 'errors' in actionData ? actionData.errors : []
   const send = (intent: 'look' | 'bring') => {
     const form = new FormData(formRef.current!)
@@ -194,7 +194,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
               )}
               {!whole && <input type="hidden" name="how" value="merge" />}
               <Preview
-                looked={current}
+                preview={current}
                 sideBySide={loaderData.sideBySide}
                 merging={how === 'merge' || !whole}
               />
@@ -216,7 +216,7 @@ export default function TransferPage({ loaderData, actionData }: Route.Component
             progress={progress}
             stoppedAt={stoppedAt}
             loaderData={loaderData}
-            brought={brought}
+            imported={imported}
           />
         </Form>
       </section>
@@ -334,7 +334,7 @@ function ImportKeys({
           type="button"
           variant="subtle"
           onClick={() => {
-            setStoppedAt(loaderData.brought)
+            setStoppedAt(loaderData.importsDone)
             void submit(null, { method: 'get', action: '/transfer', preventScrollReset: true })
           }}
         >
@@ -351,13 +351,13 @@ function ImportStatus({
   progress,
   stoppedAt,
   loaderData,
-  brought,
+  imported,
 }: {
   busy: boolean
   progress: { done: number; total: number } | undefined
   stoppedAt: number | undefined
   loaderData: Route.ComponentProps['loaderData']
-  brought: { how: 'merge' | 'as-new'; rows: number; aside?: string | undefined } | undefined
+  imported: { how: 'merge' | 'as-new'; rows: number; aside?: string | undefined } | undefined
 }) {
   return (
     <p role="status" className="quiet">
@@ -367,16 +367,16 @@ function ImportStatus({
           : 'Reading …')}
       {!busy &&
         stoppedAt !== undefined &&
-        (stoppedAt === loaderData.brought
+        (stoppedAt === loaderData.importsDone
           ? 'Cancelled; nothing was changed.'
           : 'The import had already finished.')}
       {!busy &&
-        brought &&
-        (brought.how === 'as-new'
-          ? `Replaced. Your earlier data is in ${brought.aside ?? ''}.`
-          : brought.rows === 0
+        imported &&
+        (imported.how === 'as-new'
+          ? `Replaced. Your earlier data is in ${imported.aside ?? ''}.`
+          : imported.rows === 0
             ? 'Everything in it is here already.'
-            : `${brought.rows} ${brought.rows === 1 ? 'item' : 'items'} come in.`)}
+            : `${imported.rows} ${imported.rows === 1 ? 'item' : 'items'} come in.`)}
     </p>
   )
 }

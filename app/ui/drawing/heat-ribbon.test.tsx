@@ -1,7 +1,7 @@
 import { timelineOf } from '#core/plan/timeline'
 import { METHOD_IDS } from '#core/methods/index'
 import { htmlOf, planOf } from '../../../tests/helpers/render'
-import { HeatRibbon, hourBeside } from './heat-ribbon'
+import { HeatRibbon, hourPlace } from './heat-ribbon'
 import { heatHeight, stageMatter, stageWord } from './stage-words'
 
 const ribbon = (request: Parameters<typeof planOf>[0] = {}) => {
@@ -150,9 +150,9 @@ describe('slid under a line for now', () => {
 test('an hour stands beside the line of now, never under it', () => {
   const width = 40
   for (let now = 0; now < 200; now++) {
-    const x = hourBeside(100, now)
+    const x = hourPlace(100, now)
     expect(now <= x - 10 || now >= x + width + 10).toBe(true)
     expect(Math.abs(x - 100)).toBeLessThanOrEqual(width / 2 + 10)
   }
-  expect(hourBeside(100, undefined)).toBe(100)
+  expect(hourPlace(100, undefined)).toBe(100)
 })

@@ -42,7 +42,7 @@ const HOUR_PX = 40
 const FROM_NOW_PX = 10
 
 /** Where an hour is written, so that the line of now does not cross it: beside it, on the nearer side. */
-export function hourBeside(x: number, now: number | undefined): number {
+export function hourPlace(x: number, now: number | undefined): number {
   if (now === undefined || now <= x - FROM_NOW_PX || now >= x + HOUR_PX + FROM_NOW_PX) return x
   return now < x + HOUR_PX / 2 ? now + FROM_NOW_PX : now - FROM_NOW_PX - HOUR_PX
 }
@@ -51,7 +51,7 @@ export function hourBeside(x: number, now: number | undefined): number {
 function arrangementOf(
   stages: readonly Stage[],
   times: readonly { start: number; end: number }[],
-): { order: number[]; beside: (i: number) => boolean; silent: (i: number) => boolean } {
+): { order: number[]; overlaps: (i: number) => boolean; silent: (i: number) => boolean } {
   const overlap = (i: number, o: number) =>
     times[o]!.start < times[i]!.end - 1e-6 && times[o]!.end > times[i]!.start + 1e-6
   return {
@@ -59,7 +59,7 @@ function arrangementOf(
     order: stages
       .map((_, i) => i)
       .sort((a, b) => Number(stages[a]!.heat === 'off') - Number(stages[b]!.heat === 'off') || a - b),
-    beside: (i) => stages.some((_, o) => o !== i && overlap(i, o)),
+    overlaps: (i) => stages.some((_, o) => o !== i && overlap(i, o)),
     // Two hands-on steps at once have room for the words of one.
     silent: (i) =>
       stages[i]!.heat === 'off' && stages.some((s, o) => o < i && s.heat === 'off' && overlap(i, o)),
@@ -92,7 +92,7 @@ export function HeatRibbon({
     nowAt !== undefined && nowMinute !== undefined ? { minute: nowMinute, at: nowAt } : undefined,
   )
   const { say } = useUnits()
-  const { order, beside, silent } = arrangementOf(stages, times)
+  const { order, overlaps, silent } = arrangementOf(stages, times)
   const floor = height - BOTTOM
   const tall = floor - TOP
   const table = width - 16
@@ -122,10 +122,10 @@ export function HeatRibbon({
             hatch={hatch}
             place={knobOf?.(stages[i]!)}
             silent={silent(i)}
-            inFront={stages[i]!.heat !== 'off' && beside(i)}
+            inFront={stages[i]!.heat !== 'off' && overlaps(i)}
           />
         ))}
-        <text x={hourBeside(Math.max(8, px(pieces[0]?.x ?? 0)), nowX)} y={14} className={classes.minutes}>
+        <text x={hourPlace(Math.max(8, px(pieces[0]?.x ?? 0)), nowX)} y={14} className={classes.minutes}>
           {clockAt(times[0]?.start ?? 0)}
         </text>
         {stages.map((stage, i) => {
@@ -133,7 +133,7 @@ export function HeatRibbon({
           return (
             hot &&
             px(pieces[i]!.x) > Math.max(8, px(pieces[0]!.x)) + START_LABEL_PX && (
-              <text key={stage.id} x={hourBeside(px(pieces[i]!.x), nowX)} y={14} className={classes.hour}>
+              <text key={stage.id} x={hourPlace(px(pieces[i]!.x), nowX)} y={14} className={classes.hour}>
                 {clockAt(times[i]!.start)}
               </text>
             )

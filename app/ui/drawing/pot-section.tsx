@@ -58,7 +58,7 @@ export interface PotMark {
   place: MarkPlace
   severity: 'note' | 'warn' | 'stop'
   says: string
-  mend?: { text: string; act: () => void } | undefined
+  fix?: { text: string; act: () => void } | undefined
 }
 
 /** Text is this many pixels high on screen, however large the pot. */
@@ -345,7 +345,7 @@ const MARK_PX = 26
 
 /** A mark whose shape says how grave it is; pressed, it applies the fix. */
 function Mark({
-  mark: { code, severity, says, mend: fix },
+  mark: { code, severity, says, fix },
   x,
   y,
   size,

@@ -7,7 +7,7 @@ import { SendButton } from './send-button'
 
 type SavedAnswer = { saved: string; replaced: boolean } | Refused
 
-/** Saves a plan, with steps as they were told, under a name. */
+/** Saves a plan, with steps as they were stated, under a name. */
 export default function SaveWay({ search, steps }: { search: string; steps?: string }) {
   const fetcher = useFetcher<SavedAnswer>()
   const [name, setName] = useState('')

@@ -6,7 +6,7 @@ const TICK_MS = 250
 const JUMP_MS = 2000
 
 const AHEAD = 'omsel.ahead'
-const keepAhead = (ms: number): void => {
+const saveAhead = (ms: number): void => {
   try {
     localStorage.setItem(AHEAD, String(Math.round(ms)))
   } catch {
@@ -40,7 +40,7 @@ export function useServerClock(serverMs: number, refresh: () => void): { now: nu
     const saved = dataset.kept !== undefined
     delete dataset.kept
     const begun = saved ? Date.now() + storedAhead() : serverMs
-    if (!saved) keepAhead(serverMs - Date.now())
+    if (!saved) saveAhead(serverMs - Date.now())
     let gap = Date.now() - from
     const tick = () => {
       const now = begun + (performance.now() - from)

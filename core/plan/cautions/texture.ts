@@ -185,14 +185,14 @@ const blendTimesApart: CautionRule = ({ request, blend, timed }) =>
 
 const saltedByStock: CautionRule = ({ request, seasoning }) => {
   if (seasoning.saltOverG <= SALT_OVER_G) return
-  const saltBroughtG = seasoning.saltInStockG + seasoning.saltInAddInsG
-  const share = request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, saltBroughtG))
+  const saltAlreadyG = seasoning.saltInStockG + seasoning.saltInAddInsG
+  const share = request.stockShare * (seasoning.saltWantedG / Math.max(1e-9, saltAlreadyG))
   return {
     code: 'salted-by-itself',
     severity: 'note',
     about: 'texture',
     text:
-      `Stock and add-ins bring ${roundTo(saltBroughtG, 1)} g of salt, ` +
+      `Stock and add-ins bring ${roundTo(saltAlreadyG, 1)} g of salt, ` +
       `${roundTo(seasoning.saltOverG, 1)} g more than asked: add none.`,
     remedy: 'Take more water and less stock.',
     mend: { stock_share: Math.max(0, roundTo(share, 2)) },

@@ -1,7 +1,7 @@
 import { aimOf } from '#core/plan/scale-aim'
 import { seedOf } from '#core/cook/true-pot'
 import { randomOf } from '#core/random'
-import type { Beside, Reading, Source } from '#server/devices/device'
+import type { AtTheStove, Reading, Source } from '#server/devices/device'
 
 /** How a cook pours: seconds before it begins, grams a second, and how far it misses. */
 const BEGINS_S = 6
@@ -16,10 +16,10 @@ const DRIPS_S = 50
 const LOOSENED_S = 75
 
 /** What is on the scale now. */
-function lying(beside: Beside): { grams: number; done: boolean } | undefined {
-  const { stage, stageStartMs, nowMs, plan, cookId } = beside
+function onScale(pot: AtTheStove): { grams: number; done: boolean } | undefined {
+  const { stage, stageStartMs, nowMs, plan, cookId } = pot
   const seconds = (nowMs - stageStartMs) / 1000
-  const aim = aimOf(beside.stage, beside.plan)
+  const aim = aimOf(pot.stage, pot.plan)
   if (aim !== undefined) {
     const target = Math.max(0, aim + MISSES_G * (2 * randomOf(seedOf(`${cookId} ${stage.id}`))() - 1))
     const rate = stage.kind === 'measure' && stage.id !== 'pour' ? GRAIN_G_S : WATER_G_S
@@ -46,16 +46,16 @@ function lying(beside: Beside): { grams: number; done: boolean } | undefined {
 /** A kitchen scale under the bowl or the pot. */
 export const simulatedScale: Source = {
   kind: 'scale',
-  read(beside): Reading | undefined {
-    const on = lying(beside)
-    return on && { kind: 'scale', atMs: beside.nowMs, grams: Math.round(on.grams) }
+  read(pot): Reading | undefined {
+    const on = onScale(pot)
+    return on && { kind: 'scale', atMs: pot.nowMs, grams: Math.round(on.grams) }
   },
-  cue(reading, beside) {
-    const on = lying(beside)
+  cue(reading, pot) {
+    const on = onScale(pot)
     if (!on?.done || reading.grams === undefined) return undefined
-    const aim = aimOf(beside.stage, beside.plan)
+    const aim = aimOf(pot.stage, pot.plan)
     // A scale far off its target ends no step: the cook has to look.
     if (aim !== undefined && Math.abs(reading.grams - aim) > NEAR_G) return undefined
-    return beside.stage.id === 'pour' ? { amount: reading.grams } : {}
+    return pot.stage.id === 'pour' ? { amount: reading.grams } : {}
   },
 }

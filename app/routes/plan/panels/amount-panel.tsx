@@ -13,7 +13,7 @@ import type { PanelProps } from './panel-props'
 
 /** How much: for how many people, or so much dry grain in any measure of this kitchen. */
 export function AmountPanel({ state, change, household }: PanelProps) {
-  const ready = household.kept.filter((k) => k.variety === state.grain)
+  const ready = household.leftovers.filter((k) => k.variety === state.grain)
   const portions = Math.floor(ready.reduce((sum, k) => sum + k.portions, 0) + 1e-9)
   const { basis, value } = state.amount
   const [min, max] = LIMITS.amount.servings
@@ -79,12 +79,12 @@ export function AmountPanel({ state, change, household }: PanelProps) {
         <NumberInput
           label={`Leftovers in the fridge: ${portions === 1 ? 'one portion' : `${portions} portions`}`}
           description="how many to use tonight; reheat them separately"
-          value={state.fromKept}
+          value={state.leftoverPortions}
           min={0}
           max={Math.min(portions, Math.max(0, value - 1))}
           clampBehavior="strict"
           allowNegative={false}
-          onChange={(n) => change({ fromKept: Number(n) || 0 })}
+          onChange={(n) => change({ leftoverPortions: Number(n) || 0 })}
         />
       )}
       {basis === 'servings' && (
@@ -159,7 +159,7 @@ function Who({ state, change, household }: PanelProps) {
   const grain = dry?.ok && dry.amount.basis !== 'servings' ? dry.amount : undefined
   const takeGrain = () => grain && change({ amount: grain, who: null })
   const names = household.eaters.map((e) => e.name)
-  const told = party?.ok
+  const partyWords = party?.ok
     ? [
         `${party.value.portions} portions`,
         party.value.texture !== null &&
@@ -175,7 +175,7 @@ function Who({ state, change, household }: PanelProps) {
       label="Who is eating"
       value={typed}
       maxLength={LIMITS.eating_text}
-      description={grain ? 'dry grain, as entered' : told}
+      description={grain ? 'dry grain, as entered' : partyWords}
       error={party && !party.ok && !grain ? party.message : undefined}
       onBlur={takeGrain}
       onKeyDown={(event) => event.key === 'Enter' && takeGrain()}

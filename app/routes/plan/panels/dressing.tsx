@@ -21,7 +21,7 @@ interface DressingProps {
   state: PlanState
   change: (next: Partial<PlanState>) => void
   household: PlanningData
-  /** The plan as it is now: for how much dry grain amounts are told. */
+  /** The plan as it is now: for how much dry grain amounts are stated. */
   plan: Plan
 }
 
@@ -140,15 +140,15 @@ function OwnAmounts({
   }
   const speaking = speakingOf(state, household)
   const shown = (part: Part) => say(amountText(spoonAmount(part, grams[part], speaking), speaking))
-  const house = {
+  const spoons = {
     cup: cupMeasure(household.cup),
     own: household.measures,
     crystal: speaking.saltCrystal,
   }
   const tell = (part: Part, text: string) => {
     if (text === shown(part)) return
-    const told = dressingGrams(part, text, house)
-    const own = told === undefined ? undefined : per100({ ...grams, [part]: told })
+    const entered = dressingGrams(part, text, spoons)
+    const own = entered === undefined ? undefined : per100({ ...grams, [part]: entered })
     const [min, max] = LIMITS.dressing_g[part]
     const limit = (g: number) => Math.round((g * plan.grain.mass_g) / 10) / 10
     setWrong({

@@ -4,7 +4,7 @@ import { pipeline } from 'node:stream/promises'
 import { dirname, join } from 'node:path'
 import type { FieldError } from '#core/contract/fields'
 import { inUseBy, lockHousehold, releaseHousehold } from '#server/backup/household-lock'
-import { importBundle, lookAt, type ImportMode } from '#server/commands/transfer'
+import { importBundle, previewImport, type ImportMode } from '#server/commands/transfer'
 import { databaseFile, openKitchen } from '#server/store/open-household'
 import { archiveOf, bundlePieces, closeAfterExport, openForExport } from '#server/transfer/export-bundle'
 
@@ -13,7 +13,7 @@ import { archiveOf, bundlePieces, closeAfterExport, openForExport } from '#serve
  * @param way how an import is brought in; without it, it is only looked at
  * @param fail ends the program with the words
  */
-export async function carry(
+export async function transfer(
   command: string,
   [path = '-', ...more]: readonly string[],
   way: ImportMode | undefined,
@@ -43,14 +43,14 @@ export async function carry(
     }
     const source = path === '-' ? readFileSync(0) : path
     if (!way) {
-      const preview = await lookAt(file, source)
+      const preview = await previewImport(file, source)
       return preview.ok
         ? void process.stdout.write(`${JSON.stringify(preview.value, null, 2)}\n`)
         : fail(preview.errors)
     }
-    const brought = await importBundle(kitchen, file, source, way, {}, Date.now())
-    if (!brought.ok) return fail(brought.errors)
-    process.stdout.write(`${JSON.stringify(brought.value, null, 2)}\n`)
+    const done = await importBundle(kitchen, file, source, way, {}, Date.now())
+    if (!done.ok) return fail(done.errors)
+    process.stdout.write(`${JSON.stringify(done.value, null, 2)}\n`)
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code) return say((error as Error).message)
     throw error

@@ -71,4 +71,4 @@ export const MENDING_HEATS = {
 export type MendingHeat = keyof typeof MENDING_HEATS
 export const MENDING_HEAT_IDS = Object.keys(MENDING_HEATS) as MendingHeat[]
 
-export const mendingHeatOf = (kind: VesselKind): MendingHeat => (kind === 'pot' ? 'burner' : kind)
+export const remedyHeatOf = (kind: VesselKind): MendingHeat => (kind === 'pot' ? 'burner' : kind)

@@ -4,7 +4,7 @@ import type { HeatStyle } from '#core/methods/definition'
 import type { MethodId } from '#core/methods/index'
 
 /** One step as a cook tells it: a heat and a lid, for some minutes or until something is seen. */
-export interface ToldStep {
+export interface RecipeStep {
   heat: HeatLevel
   lid: LidPosition
   /** Minutes; left out where it goes on until something is seen. */
@@ -12,17 +12,17 @@ export interface ToldStep {
   until?: 'boil' | 'dry'
 }
 
-/** What is told that needs no heat: washing and soaking before it, draining after it. */
-export interface ToldWithoutHeat {
-  /** Minutes of soaking; left out where none were told. */
+/** What is stated that needs no heat: washing and soaking before it, draining after it. */
+export interface StepsWithoutHeat {
+  /** Minutes of soaking; left out where none were stated. */
   soakMinutes?: number | undefined
   washes?: number | undefined
   /** The rest of the water is poured off when the grain is done. */
   drained: boolean
 }
 
-export const TOLD_HEATS: readonly HeatLevel[] = ['high', 'medium', 'low', 'lowest', 'off']
-export const TOLD_LIDS = LID_POSITIONS
+export const STEP_HEATS: readonly HeatLevel[] = ['high', 'medium', 'low', 'lowest', 'off']
+export const STEP_LIDS = LID_POSITIONS
 
 export const HEAT_WORDS: Record<HeatLevel, string> = {
   high: 'high heat',
@@ -33,7 +33,7 @@ export const HEAT_WORDS: Record<HeatLevel, string> = {
 }
 export const LID_WORDS: Record<LidPosition, string> = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' }
 
-const stepWords = ({ heat, lid, minutes, until }: ToldStep): string =>
+const stepWords = ({ heat, lid, minutes, until }: RecipeStep): string =>
   [
     HEAT_WORDS[heat],
     LID_WORDS[lid],
@@ -42,8 +42,8 @@ const stepWords = ({ heat, lid, minutes, until }: ToldStep): string =>
 
 /** Steps as text that is read back as the same steps: "high heat lid on until it boils, low heat lid on 12 min". */
 export const stepsText = (
-  steps: readonly ToldStep[],
-  { soakMinutes, washes, drained }: ToldWithoutHeat,
+  steps: readonly RecipeStep[],
+  { soakMinutes, washes, drained }: StepsWithoutHeat,
 ): string =>
   [
     ...(washes === undefined ? [] : [`rinse ${washes} times`]),
@@ -52,7 +52,7 @@ export const stepsText = (
     ...(drained ? ['drain'] : []),
   ].join(', ')
 
-/** The plan that comes nearest to steps as told. */
+/** The plan that comes nearest to steps as stated. */
 export interface PlanOfSteps {
   method: MethodId
   /** Minutes on the heat after the boil; left out where the water ends it. */
@@ -70,8 +70,8 @@ const STRONG_MINUTES = 2
  * added up.
  */
 export function planOfSteps(
-  steps: readonly ToldStep[],
-  { drained }: Pick<ToldWithoutHeat, 'drained'>,
+  steps: readonly RecipeStep[],
+  { drained }: Pick<StepsWithoutHeat, 'drained'>,
 ): PlanOfSteps {
   const boilAt = steps.findIndex((step) => step.until === 'boil')
   const after = steps.slice(boilAt + 1)
