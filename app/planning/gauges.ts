@@ -148,7 +148,7 @@ export function gaugesFor(given: {
 }
 
 /**
- * "As deep again as the grain": what it is here, against the plan's own water; stated backwards as a share of
+ * "As deep again as the grain": what it is here, against the plan's own water; read backwards as a share of
  * the grain's depth.
  */
 function asDeepAgain(

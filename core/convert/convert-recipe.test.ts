@@ -61,7 +61,7 @@ describe('a plan in another kitchen', () => {
         continue
       lidCheck++
       const [a, b] = [simulated(home), simulated(got.request)]
-      // A bed too thin for that pot is stated to scorch before anybody cooks it.
+      // A bed too thin for that pot is said to scorch before anybody cooks it.
       const warned = got.there.cautions.some((c) => c.code === 'scorches')
       // A step of the judging scale moves the grain's water by 0.12 g/g.
       expect(Math.abs(b.final.uptake_mean - a.final.uptake_mean)).toBeLessThan(0.12)

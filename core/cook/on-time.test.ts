@@ -10,7 +10,7 @@ import { replay } from './replay'
 const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 
-/** Every sign stated at the minute the plan expects it: the minutes each stage then really has. */
+/** Every sign pressed at the minute the plan expects it: the minutes each stage then really has. */
 function cookedOnTime(request: PlanRequestJson): { plan: Plan; now: Plan } {
   const read = planFrom(request)
   if (!read.ok) throw new Error(JSON.stringify(read.errors))
@@ -71,7 +71,7 @@ test.each(CASES)(
       })
       for (const stage of plan.stages) {
         const is = now.stages.find((s) => s.id === stage.id)!.minutes
-        // A stage of a minute or two is stated by the half minute.
+        // A stage of a minute or two is pressed to the half minute.
         expect([
           method,
           stage.id,

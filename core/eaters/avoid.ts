@@ -8,7 +8,7 @@ import { VARIETIES, type Variety, type VarietyId, varietyOf } from '#core/grain/
  */
 interface Avoided {
   word: string
-  /** Other words it may be stated by. */
+  /** Other words it may be called by. */
   said: readonly string[]
   holds: (variety: VarietyRow) => boolean
 }

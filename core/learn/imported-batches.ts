@@ -138,7 +138,7 @@ const numberOf = (text: string): number =>
   /^\d+([.,]\d+)?\s*(g|ml)?$/i.test(text) ? Number(text.replace(/\s*(g|ml)$/i, '').replace(',', '.')) : NaN
 
 /**
- * Reads a table of past batches. Whatever is wrong is stated with its row and column, and then nothing of it is
+ * Reads a table of past batches. Whatever is wrong is reported with its row and column, and then nothing of it is
  * taken.
  * @param today no batch is later, ISO day
  * @param dayOrder of days with slashes, where the table does not say it and somebody did

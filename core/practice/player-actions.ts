@@ -25,7 +25,7 @@ export type { PlayerActions }
 const MINUTE = 60_000
 
 /**
- * Reads the deed out of what was pressed: up to the wash and the soak what is stated is what is done; from the
+ * Reads the deed out of what was pressed: up to the wash and the soak what is pressed is what is done; from the
  * pour on hands and words go apart.
  * @returns undefined before the pour
  */

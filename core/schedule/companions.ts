@@ -8,7 +8,7 @@ export interface UsualCompanion {
 export const COMPANION_LIMITS = Object.freeze({ title: 80, tasks: 4000, most: 100 } as const)
 
 /**
- * Usual companions. Minutes are usual ones for four people, stated as cooks tell them; each is changed to one's
+ * Usual companions. Minutes are usual ones for four people, as cooks say them; each is changed to one's
  * own dish before it is added.
  */
 export const USUAL_COMPANIONS: readonly UsualCompanion[] = [

@@ -1,7 +1,7 @@
 import { normal, randomOf } from '#core/random'
 import type { Dish, FixedBlock, Placed, TaskAt } from './task'
 
-/** How far the minutes of a task that its cook stated lie apart: one standard deviation, as a share of them. */
+/** How far the minutes of a task that a cook gave may be off: one standard deviation, as a share of them. */
 export const STATED_SPREAD = 0.1
 /** "Ready on time": within so many minutes of serving. */
 export const ON_TIME_MIN = 5

@@ -60,7 +60,7 @@ describe('the rest of a meal under way', () => {
         if (got.undone.length > 0) return
         tried++
         const lies = new Set(fixed.map((f) => f.block.id))
-        // Dishes that have begun may stand longer than they should; that is stated, not undone.
+        // Dishes that have begun may stand longer than they should; that is reported, not undone.
         const loose = dishes.map((d) => ({
           ...d,
           blocks: free.find((f) => f.id === d.id)!.blocks,

@@ -146,7 +146,7 @@ function append(
   const started = kind === 'begin' ? begin(kitchen, meal, dish!, event, schedule) : undefined
   if (started && !started.ok) return started
   meals.append(meal.id, event)
-  // What was published before the first task began is what changes are stated against.
+  // What was published before the first task began is what changes are shown against.
   if (first && schedule) meals.save({ ...meal, published: publishedTasks(schedule) })
   if (kind === 'late') lateAtTheStove(kitchen, meal, event.amount!, event.id, atMs, receivedMs)
   if (target?.kind === 'late') onTimeAgain(kitchen, meal, target.id, event.id, atMs, receivedMs)

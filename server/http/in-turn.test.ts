@@ -2,7 +2,7 @@ import express from 'express'
 import type { AddressInfo } from 'node:net'
 import { afterImport, inTurnFor } from './in-turn'
 
-/** A server whose pages end when they are stated to. */
+/** A server whose pages end when a test says so. */
 async function served(longestMs: number) {
   const begun: string[] = []
   const end = new Map<string, () => void>()

@@ -12,7 +12,7 @@ afterEach(() => db.close())
 const ID = '7b1a4f9e-0000-4000-8000-000000000001'
 const NOW = Date.UTC(2026, 2, 5, 17, 0)
 
-/** Counts what is done, and answers as it is stated. */
+/** Counts what is done, and answers as asked. */
 function acting(status = 200, body: string | null = 'made', headers: Record<string, string> = {}) {
   const acts = { done: 0 }
   return {
@@ -135,4 +135,18 @@ test('the number is read from a form, and the form can still be read', async () 
     new Request('http://omsel.test/'),
   ])
     expect(await formIdOf(none)).toBeUndefined()
+})
+
+test('refused by a disk that then takes nothing at all, it may be sent again to the same server', async () => {
+  const other = '7b1a4f9e-0000-4000-8000-000000000002'
+  const full = () => {
+    db.pragma('query_only = ON')
+    return Promise.reject(new Error('disk full'))
+  }
+  await expect(once(db, other, NOW, full)).rejects.toThrow('disk full')
+  db.pragma('query_only = OFF')
+  const made = acting()
+  expect(await (await once(db, other, NOW + 1000, made.act)).text()).toBe('made')
+  expect(await (await once(db, other, NOW + 2000, made.act)).text()).toBe('made')
+  expect(made.acts.done).toBe(1)
 })

@@ -21,6 +21,9 @@ interface Stored {
 /** Forms that are being answered right now, by their number. */
 const underWay = new Map<string, Promise<Response>>()
 
+/** Forms that were refused on a disk that then did not even take this; by their number. */
+const refusedForms = new Set<string>()
+
 /** The number a form carries; undefined for one that carries none, or is no form that can be read at once. */
 export async function formIdOf(request: Request): Promise<string | undefined> {
   const type = request.headers.get('content-type') ?? ''
@@ -44,7 +47,7 @@ export async function once(
   if (waiting) return (await waiting).clone()
   const known = db.prepare('SELECT status, headers, body FROM answered_form WHERE id = ?').get(id) as
     Stored | undefined
-  if (known) return again(known)
+  if (known && !refusedForms.has(id)) return again(known)
   const answering = answered(db, id, nowMs, act)
   underWay.set(id, answering)
   try {
@@ -57,13 +60,18 @@ export async function once(
 async function answered(db: Db, id: string, nowMs: number, act: () => Promise<Response>): Promise<Response> {
   inOneWrite(db, () => {
     db.prepare('DELETE FROM answered_form WHERE at_ms < ?').run(Math.round(nowMs - KEPT_MS))
-    db.prepare('INSERT INTO answered_form (id, at_ms) VALUES (?, ?)').run(id, Math.round(nowMs))
+    db.prepare('INSERT OR REPLACE INTO answered_form (id, at_ms) VALUES (?, ?)').run(id, Math.round(nowMs))
   })
+  refusedForms.delete(id)
   let response: Response
   try {
     response = await act()
   } catch (error) {
-    inOneWrite(db, () => forget(db, id))
+    try {
+      inOneWrite(db, () => forget(db, id))
+    } catch {
+      refusedForms.add(id)
+    }
     throw error
   }
   const { status, headers } = response
@@ -71,7 +79,7 @@ async function answered(db: Db, id: string, nowMs: number, act: () => Promise<Re
   try {
     inOneWrite(db, () => (status >= 400 ? forget(db, id) : remember(db, id, { status, headers, body })))
   } catch (error) {
-    // It is done, and its sender hears so; only who sends it again is stated that this is not known.
+    // It is done, and its sender hears so; only who sends it again hears that this is not known.
     log.warn({ error: errorOf(error) }, 'the answer of a form was not stored')
   }
   return new Response(bodyFor(status, body), { status, headers })

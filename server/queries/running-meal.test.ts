@@ -323,7 +323,7 @@ describe('a meal under way', () => {
     const soup = schedule(at).dishes.find((d) => d.title === 'soup')!
     expect(soup.held_minutes).toBe(15)
     expect(board(at).changes.map((c) => c.dish)).not.toContain(dish('soup'))
-    // Seen is seen: whatever it pushed is stated no more.
+    // Seen is seen: whatever it pushed is announced no more.
     acknowledgeAll(kitchen, id, at)
     expect(board(at).changes).toEqual([])
   })

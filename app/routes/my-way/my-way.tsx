@@ -127,7 +127,7 @@ export default function MyWayPage({ loaderData }: Route.ComponentProps) {
   )
 }
 
-/** One text in which a way is stated; what was understood fills the fields below. */
+/** One text that describes a way; what was understood fills the fields below. */
 function Tell({
   before,
   household,

@@ -72,7 +72,7 @@ const POUR_TITLE: Record<Way, string> = {
   ladles: 'Hot stock',
 }
 
-/** Grain and water in the gauge at hand, the others a press away; and stated backwards, what a pour will do. */
+/** Grain and water in the gauge at hand, the others a press away; and backwards: what a pour will do. */
 export function Measure(props: MeasureProps) {
   const { say, length, number, kitchen } = useUnits()
   const { plan, learned, roomForError, now, settings, gauge, onGauge, ownWords, onPoured } = props

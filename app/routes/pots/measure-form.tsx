@@ -8,7 +8,7 @@ import { SendButton } from '../../ui/forms/send-button'
 
 const FIELDS = ['name', 'ml', 'empty_g', 'full_g', 'known_ml', 'times'] as const
 
-/** A measure is stated by its print, weighed full of water, or counted into something known. */
+/** A measure is known by its print, weighed full of water, or counted into something known. */
 export function MeasureForm({
   measure,
   refused,
