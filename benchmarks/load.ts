@@ -64,7 +64,7 @@ await served(4886, async ({ address, memoryMb }) => {
   const page = await fire([{ method: 'GET', path: '/notebook' }])
   say('the notebook’s page', wordsOf(page), share(page))
   const plan = await fire([{ method: 'GET', path: '/?grain=short-white&for=5' }])
-  say('the bench’s page, with its plan', wordsOf(plan), share(plan))
+  say('the plan page', wordsOf(plan), share(plan))
   const quiet = await fire([{ method: 'GET', path: '/stove' }])
   let seed = 0
   let simulating = true

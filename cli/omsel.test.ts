@@ -83,9 +83,9 @@ test('a household goes out into a file and into another household, looked at fir
   expect(at('here', ['export', file]).status).toBe(0)
   // What is there is not written over.
   expect(JSON.parse(at('here', ['export', file]).stderr).errors[0].message).toContain('exists')
-  const lidCheck = at('there', ['import', file])
+  const preview = at('there', ['import', file])
   expect(
-    JSON.parse(lidCheck.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing,
+    JSON.parse(preview.stdout).changes.find((c: { group: string }) => c.group === 'settings').differing,
   ).toMatchObject([{ name: 'there', fields: expect.arrayContaining(['name']) as string[] }])
   expect(at('there', ['import', file, '--sideways']).stderr).toMatch(/--sideways.*omsel --help/)
   expect(at('there', ['export']).stdout).toContain('"name":"there"')

@@ -1,7 +1,7 @@
 import type { VarietyId } from '#core/grain/varieties'
 import type { Rating } from '#core/learn/rating'
 
-/** One cook of the season, as it was cooked and stated. */
+/** One cook of the season, as it was cooked and rated. */
 export interface SeasonCook {
   daysAgo: number
   /** Local hour it was started, as a decimal. */
@@ -83,7 +83,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'heavy-blue',
     heatId: 'big-gas',
     slow: 1.04,
-    judged: rated(0, -1, 'clean', 'With the height told, nearly there.'),
+    judged: rated(0, -1, 'clean', 'With the altitude entered, nearly there.'),
   },
   {
     daysAgo: 97,
@@ -93,7 +93,7 @@ export const SEASON: readonly SeasonCook[] = [
     vesselId: 'pressure-pot',
     heatId: 'big-gas',
     slow: 1,
-    judged: rated(0, 0, 'clean', 'The pressure pot does not care how high we live.'),
+    judged: rated(0, 0, 'clean', 'The pressure cooker does not care how high we live.'),
   },
   {
     daysAgo: 90,

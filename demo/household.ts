@@ -138,69 +138,71 @@ export const TARN_HEAD_CONTAINERS: readonly ContainerRow[] = [
 ]
 
 /** What lies in their fridge and freezer: hours ago it came off the heat. */
-export const TARN_HEAD_LEFTOVER: readonly { hoursAgo: number; parcel: Omit<ContainerJson, 'minutes_ago'> }[] =
-  [
-    {
-      hoursAgo: 144,
-      parcel: {
-        title: 'short-white from the choir',
-        variety: 'short-white',
-        grams: 720,
-        portions: 4,
-        water_share: 0.6,
-        density_g_ml: 0.79,
-        place: 'freezer',
-        open: false,
-        stacked: 1,
-        containers: ['lunch-tin', 'lunch-tin'],
-      },
+export const TARN_HEAD_LEFTOVER: readonly {
+  hoursAgo: number
+  container: Omit<ContainerJson, 'minutes_ago'>
+}[] = [
+  {
+    hoursAgo: 144,
+    container: {
+      title: 'short-white from the choir',
+      variety: 'short-white',
+      grams: 720,
+      portions: 4,
+      water_share: 0.6,
+      density_g_ml: 0.79,
+      place: 'freezer',
+      open: false,
+      stacked: 1,
+      containers: ['lunch-tin', 'lunch-tin'],
     },
-    {
-      hoursAgo: 31,
-      parcel: {
-        title: 'basmati',
-        variety: 'basmati',
-        grams: 210,
-        portions: 1,
-        water_share: 0.64,
-        density_g_ml: 0.62,
-        place: 'fridge',
-        open: true,
-        stacked: 1,
-        containers: ['lunch-tin'],
-      },
+  },
+  {
+    hoursAgo: 31,
+    container: {
+      title: 'basmati',
+      variety: 'basmati',
+      grams: 210,
+      portions: 1,
+      water_share: 0.64,
+      density_g_ml: 0.62,
+      place: 'fridge',
+      open: true,
+      stacked: 1,
+      containers: ['lunch-tin'],
     },
-    {
-      hoursAgo: 5,
-      parcel: {
-        title: 'long-white from noon',
-        variety: 'long-white',
-        grams: 380,
-        portions: 2,
-        water_share: 0.62,
-        density_g_ml: 0.67,
-        place: 'fridge',
-        open: true,
-        stacked: 1,
-        containers: ['lunch-tin', 'lunch-tin'],
-      },
+  },
+  {
+    hoursAgo: 5,
+    container: {
+      title: 'long-white from noon',
+      variety: 'long-white',
+      grams: 380,
+      portions: 2,
+      water_share: 0.62,
+      density_g_ml: 0.67,
+      place: 'fridge',
+      open: true,
+      stacked: 1,
+      containers: ['lunch-tin', 'lunch-tin'],
     },
-    {
-      hoursAgo: 0.3,
-      parcel: {
-        title: 'barley for the week',
-        variety: 'barley-hulled',
-        grams: 1250,
-        portions: 6,
-        water_share: 0.64,
-        density_g_ml: 0.7,
-        place: 'fridge',
-        open: true,
-        stacked: 1,
-        containers: ['flat-tray'],
-      },
+  },
+  {
+    hoursAgo: 0.3,
+    container: {
+      title: 'barley for the week',
+      variety: 'barley-hulled',
+      grams: 1250,
+      portions: 6,
+      water_share: 0.64,
+      density_g_ml: 0.7,
+      place: 'fridge',
+      open: true,
+      stacked: 1,
+      containers: ['flat-tray'],
     },
-  ]
+  },
+]
 
 /** Thursday's choir: what goes with the grain. */
 export const CHOIR_COMPANIONS = [

@@ -38,7 +38,7 @@ export function seedDemo(kitchen: Kitchen, nowMs: number): void {
   for (const cook of SEASON) cookOnce(kitchen, cook, nowMs)
   TARN_HEAD_PEOPLE.forEach(kitchen.people.save)
   TARN_HEAD_CONTAINERS.forEach(kitchen.leftovers.saveContainer)
-  for (const { hoursAgo, parcel: container } of TARN_HEAD_LEFTOVER)
+  for (const { hoursAgo, container } of TARN_HEAD_LEFTOVER)
     must(putAway(kitchen, { ...container, minutes_ago: 15 }, nowMs - hoursAgo * HOUR))
   layTheTable(kitchen, nowMs)
   kitchen.leftovers.saveBottle({

@@ -70,9 +70,9 @@ const read = (): string | null => {
   }
 }
 export const parseSenses = (): Alerts => sensesIn(read())
-export function saveAlerts(senses: Alerts): void {
+export function saveAlerts(alerts: Alerts): void {
   try {
-    localStorage.setItem(KEY, JSON.stringify(senses))
+    localStorage.setItem(KEY, JSON.stringify(alerts))
   } catch {
     // A device without storage has the defaults next time.
   }

@@ -30,13 +30,13 @@ declare global {
 
 const nameOf = (key: HTMLElement): string | null => key.getAttribute('aria-label') ?? key.textContent
 
-/** The key itself, or the one of its name where the page has been drawn anew since it was pressed. */
+/** The key itself, or the one of its name where the page was drawn again after the press. */
 const asDrawnNow = (key: HTMLElement): HTMLElement | undefined =>
   key.isConnected
     ? key
     : [...document.querySelectorAll<HTMLElement>('button')].find((one) => nameOf(one) === nameOf(key))
 
-/** No press is held any more; the one that was, is done now.  @param where only if it was made within this part */
+/** Does the press that is held, once.  @param where what answers by now: the frame alone, or all of the page */
 export function pressEarly(where: 'frame' | 'page'): void {
   const key = window.earlyPress
   if (!key || (where === 'frame' && key.closest('main'))) return

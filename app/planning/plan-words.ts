@@ -13,22 +13,17 @@ const MAX_SHOWN = 22
 
 /** How much, as it was asked: "For four", "1½ cups", "300 g dry". */
 export function amountWord(
-  {
-    amount,
-    who,
-    keep,
-    leftoverPortions: fromLeftover,
-  }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'leftoverPortions'>,
+  { amount, who, keep, leftoverPortions }: Pick<PlanState, 'amount' | 'who' | 'keep' | 'leftoverPortions'>,
   household: Pick<PlanningData, 'cup' | 'measures' | 'system'>,
 ): string {
   if (amount.basis === 'dry-mass') return `${massIn(amount.value, household.system)} dry`
   if (amount.basis === 'measure') return measuredWord(amount, household)
   const later = keep > 0 ? ` and ${countWord(keep)} for later` : ''
-  const leftovers = fromLeftover > 0 ? `, ${countWord(fromLeftover)} from leftovers` : ''
+  const leftovers = leftoverPortions > 0 ? `, ${countWord(leftoverPortions)} from leftovers` : ''
   return `For ${who === null ? countWord(amount.value) : shortly(who)}${later}${leftovers}`
 }
 
-/** "1½ cups", "2 mugs": just as it was stated. */
+/** "1½ cups", "2 mugs": just as it was entered. */
 export function measuredWord(
   { value, measure }: { value: number; measure: string },
   household: Pick<PlanningData, 'cup' | 'measures'>,

@@ -149,7 +149,7 @@ describe('leftovers', () => {
     expect((await call(leftovers.action, { body: tin })).value).toMatchObject({ done: 'save-container' })
     const { id } = kitchen().leftovers.containers()[0]!
     expect(
-      await call(putAway.action, { body: { intent: 'put-away', parcel: container([id]) } }),
+      await call(putAway.action, { body: { intent: 'put-away', leftover: container([id]) } }),
     ).toMatchObject({
       status: 302,
       to: '/leftovers',
@@ -182,7 +182,7 @@ describe('leftovers', () => {
     const answer = await call(leftovers.action, { body: { ...tin, ml: 'big' } })
     expect([answer.status, path(answer), answer.value.typed]).toEqual([422, 'ml', { ...tin, ml: 'big' }])
     for (const body of ['{', 'null', '[]', '"x"', container(['nobody'])]) {
-      const refused = await call(putAway.action, { body: { intent: 'put-away', parcel: body } })
+      const refused = await call(putAway.action, { body: { intent: 'put-away', leftover: body } })
       expect([400, 422]).toContain(refused.status)
       expect(words(refused).length).toBeGreaterThan(5)
     }
@@ -198,7 +198,7 @@ describe('leftovers', () => {
         await call(putAway.action, {
           body: {
             intent: 'put-away',
-            parcel: container([id], { cook_id: cook }),
+            leftover: container([id], { cook_id: cook }),
             stuck: '50',
             vessel_id: 'heavy-pot',
           },

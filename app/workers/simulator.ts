@@ -98,7 +98,7 @@ const simulator = {
   map(json: SimulateRequestJson, tell: (done: number) => void): Promise<OutcomeMap | undefined> {
     return withProgress(outcomeMap(simulationOf(json, null)), tell)
   },
-  slack(json: SimulateRequestJson, given: { seed: number; runs: number }): RoomForError {
+  roomForError(json: SimulateRequestJson, given: { seed: number; runs: number }): RoomForError {
     const simulation = simulationOf(json, null)
     return { water: waterRoomForError(simulation), chances: chancesOf(simulation, given) }
   },

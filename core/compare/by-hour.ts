@@ -35,7 +35,7 @@ interface Summary {
 }
 
 /** Summaries that are kept: those of a large kitchen, asked for again and again through an evening. */
-const MOST_KEPT = 2000
+const MAX_CACHED = 2000
 const cache = new Map<string, Summary | undefined>()
 
 /** @returns undefined for a pot that cannot or must not be cooked so */
@@ -52,7 +52,7 @@ function summaryOf(request: PlanRequestJson): Summary | undefined {
           warnings: read.value.cautions.filter((c) => c.severity === 'warn').map((c) => c.text),
         }
       : undefined
-  if (cache.size >= MOST_KEPT) cache.delete(cache.keys().next().value!)
+  if (cache.size >= MAX_CACHED) cache.delete(cache.keys().next().value!)
   cache.set(key, summary)
   return summary
 }

@@ -41,7 +41,7 @@ const ContainerForm = v.object({
 })
 export const parseContainerForm = readerOf(ContainerForm)
 
-/** What is put away after a pot, as one parcel: all of it or nothing. */
+/** What is put away after a pot, at once: all of it or nothing. */
 const ContainerSchema = v.object({
   cook_id: v.nullish(id),
   title: nameText(120, 'is empty; say what it is'),

@@ -705,7 +705,7 @@ const notesOf = (dishes: readonly Dish[], placed: ReadonlyMap<string, Placed>): 
   })
 
 /**
- * The rest of a meal under way. What is stated is how it will be; only what cannot be helped any more is a
+ * The rest of a meal under way. What it shows is how it will be; only what cannot be helped any more is a
  * conflict.
  */
 function liveScheduleOf(settled: Settled): Schedule {

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { EVENT_AMOUNTS, EVENT_KINDS } from '#core/cook/events'
-import { MENDING_HEAT_IDS } from '#core/cook/remedy-heat'
+import { REMEDY_HEAT_IDS } from '#core/cook/remedy-heat'
 import { COMPLAINTS, REMEDY_LIMITS } from '#core/cook/remedy'
 import { BOTTOMS, EVENNESS, STEPS } from '#core/learn/rating'
 import { CUP_IDS } from '#core/units/cups'
@@ -32,7 +32,7 @@ export const RemedySchema = v.object({
   turn: flag,
   pourOffG: v.optional(between(0, REMEDY_LIMITS.addG, 'g')),
   steam: v.optional(flag),
-  heat: v.optional(oneOf(MENDING_HEAT_IDS)),
+  heat: v.optional(oneOf(REMEDY_HEAT_IDS)),
   powerW: between(0, REMEDY_LIMITS.powerW, 'W'),
   lid: oneOf(['on', 'ajar', 'off']),
   heatMinutes: between(0, REMEDY_LIMITS.minutes, 'minutes'),

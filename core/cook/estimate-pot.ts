@@ -11,7 +11,7 @@ import { SWEEP } from '#core/simulate/sweep'
 import { activeEvents } from '#core/event-log'
 import type { CookEvent } from './events'
 import { OPENED_S, USUAL_LIFT_S } from './lid-lift'
-import { isMending, type Complaint } from './remedy'
+import { isRemedy, type Complaint } from './remedy'
 import type { CookView, StageView } from './replay'
 
 const MINUTE = 60_000
@@ -80,7 +80,7 @@ function hotStages(plan: Plan, view: CookView, prepared: PreparedPlan): Hot[] {
     const own = prepared.timed.stages.find((s) => s.id === stage.id)
     const seen = views.get(stage.id)!
     if (own) return [{ stage, view: seen, phase: own, until: own.until }]
-    if (!isMending(stage.id)) return []
+    if (!isRemedy(stage.id)) return []
     return [
       {
         stage,
@@ -103,7 +103,7 @@ export interface EstimateInput {
 }
 
 /**
- * Cooks the pot of a running cook up to now, on what is believed of it and what was stated of it: stages as
+ * Cooks the pot of a running cook up to now, on what is believed of it and what was reported of it: stages as
  * long as they really were, the burner as strong as the first boil says, lids lifted, water lost and added,
  * heat high, low or out.
  * @returns undefined before anything is warm
@@ -183,7 +183,7 @@ const timeOf = (phases: readonly Phase[]): number =>
 
 /**
  * The burner's share of its believed power: the one that brings the first boil (or full pressure) just when
- * it was stated, or not before now. A reported boil is believed; lateness with another reason looks like a weak
+ * it was reported, or not before now. A reported boil is believed; lateness with another reason looks like a weak
  * burner, and costs the same time.
  */
 function burnerBy(begun: readonly Hot[], lasted: (stage: Hot) => number, fill: () => Pot): number {

@@ -2,7 +2,7 @@ import { OVEN_C } from '#core/methods/oven'
 import type { VesselKind } from '#core/vessel/vessel'
 
 /** How a pot is heated once more when it is put right, in the words of its burner or appliance. */
-interface MendingWords {
+interface RemedyWords {
   covered: string
   open: string
   /** How the heat ends. */
@@ -26,9 +26,9 @@ const BURNER = {
   again: 'Lowest heat again, lid on',
   steamingOff: 'Lowest heat, lid off, let it steam',
   setting: 'lowest',
-} as const satisfies MendingWords
+} as const satisfies RemedyWords
 
-export const MENDING_HEATS = {
+export const REMEDY_HEATS = {
   burner: BURNER,
   // A locked lid would build up pressure again.
   'pressure-stovetop': {
@@ -67,8 +67,8 @@ export const MENDING_HEATS = {
     steamingOff: 'In the oven, foil off, let it steam',
     setting: `${OVEN_C} °C`,
   },
-} as const satisfies Record<string, MendingWords>
-export type MendingHeat = keyof typeof MENDING_HEATS
-export const MENDING_HEAT_IDS = Object.keys(MENDING_HEATS) as MendingHeat[]
+} as const satisfies Record<string, RemedyWords>
+export type RemedyHeat = keyof typeof REMEDY_HEATS
+export const REMEDY_HEAT_IDS = Object.keys(REMEDY_HEATS) as RemedyHeat[]
 
-export const remedyHeatOf = (kind: VesselKind): MendingHeat => (kind === 'pot' ? 'burner' : kind)
+export const remedyHeatOf = (kind: VesselKind): RemedyHeat => (kind === 'pot' ? 'burner' : kind)

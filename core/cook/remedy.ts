@@ -1,5 +1,5 @@
 import type { LidPosition } from '#core/heat/lid'
-import { MENDING_HEATS, type MendingHeat } from './remedy-heat'
+import { REMEDY_HEATS, type RemedyHeat } from './remedy-heat'
 import type { Plan, Stage } from '#core/plan/result'
 
 /** What can be wrong with a pot, as a cook sees, tastes or smells it. */
@@ -28,7 +28,7 @@ export interface Remedy {
   /** In a basket over steam, and not in the water. */
   steam?: boolean
   /** What heats it; left out: a burner. */
-  heat?: MendingHeat
+  heat?: RemedyHeat
   powerW: number
   lid: LidPosition
   heatMinutes: number
@@ -40,7 +40,7 @@ export const REMEDY_LIMITS = { addG: 5000, powerW: 20_000, minutes: 120 } as con
 
 const MENDS = 'mend-'
 /** Whether a stage is a remedy's, and not the plan's own. */
-export const isMending = (stageId: string): boolean => stageId.startsWith(MENDS)
+export const isRemedy = (stageId: string): boolean => stageId.startsWith(MENDS)
 
 /** The stages of a remedy, named after the event that began it. */
 export function remedyStages(
@@ -95,8 +95,8 @@ export function remedyStages(
       kind: steam ? 'steam' : lid === 'off' ? 'spread' : 'simmer',
       title: steam
         ? 'Steam on, lid on, medium heat'
-        : MENDING_HEATS[heat][lid === 'off' ? 'steamingOff' : 'again'],
-      set: { setting: steam ? 'medium' : MENDING_HEATS[heat].setting, minutes: heatMinutes },
+        : REMEDY_HEATS[heat][lid === 'off' ? 'steamingOff' : 'again'],
+      set: { setting: steam ? 'medium' : REMEDY_HEATS[heat].setting, minutes: heatMinutes },
       heat: steam ? 'medium' : 'lowest',
       power_w: powerW,
       lid,

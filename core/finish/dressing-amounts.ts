@@ -9,14 +9,14 @@ export const DRESSING_PARTS = ['vinegar', 'sugar', 'salt'] as const
 export type DressingPart = (typeof DRESSING_PARTS)[number]
 
 /** What amounts are stated in. */
-export interface SpoonsOfHouse {
+export interface KitchenSpoons {
   cup: Pick<Measure, 'ml' | 'tbspMl' | 'tspMl'>
   own: readonly OwnMeasure[]
   crystal: CrystalId
 }
 
 /** Vinegar, sugar or salt as a cook says it ("3 tbsp", "45 g", "none"), in g; undefined for what is no amount. */
-export function dressingGrams(part: DressingPart, text: string, spoons: SpoonsOfHouse): number | undefined {
+export function dressingGrams(part: DressingPart, text: string, spoons: KitchenSpoons): number | undefined {
   if (/^\s*(0|none)\s*$/i.test(text)) return 0
   const read = parseQuantity(
     text,

@@ -170,7 +170,7 @@ function learnFrom({ state, observed, steps, compared, pinned }: Beliefs, batch:
     })
   }
   const timeAt = state.at.get(figureName('time', batch.vesselId))!
-  const grain = undoAgainstRating(state, batch, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
+  const grain = offsetExtraSteam(state, batch, pinned, state.mean[timeAt]! - before[timeAt]!.mean)
   if (grain) touched.add(grain)
   // Several things seen of one batch may push the same way: together as well they move no figure by its own
   // standard deviation.
@@ -199,7 +199,7 @@ const STEAM_WITH_MINUTES = 2.5
  * @param timeMoved the pot's time figure, by how much this batch moved it
  * @returns the name of the grain's figure where it was moved, or null
  */
-function undoAgainstRating(
+function offsetExtraSteam(
   state: GaussianState,
   { judged, grainKey, steamPerDry }: Evidence,
   pinned: ReadonlyMap<string, number>,

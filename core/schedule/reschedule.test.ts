@@ -8,7 +8,7 @@ import { nextActs, type BoardDish } from './next-actions'
 import { search } from './search'
 import type { Dish, FixedBlock, Placed } from './task'
 
-/** A meal that has run up to a minute, as it was stated; what is on then takes so much longer. */
+/** A meal that has run up to a minute, as it was published; what is on then takes so much longer. */
 function runTo(
   dishes: readonly Dish[],
   placed: ReadonlyMap<string, Placed>,
@@ -66,7 +66,7 @@ describe('the rest of a meal under way', () => {
           blocks: free.find((f) => f.id === d.id)!.blocks,
           holdMost: fixed.some((f) => f.block.dish === d.id) ? Infinity : d.holdMost,
         }))
-        // What has run longer than it was stated may collide with what else is on: that has happened, and only
+        // What has run longer than it was planned may collide with what else is on: that has happened, and only
         // what is new is looked for.
         const happened = faults(new Map([...got.placed].filter(([blockId]) => lies.has(blockId))), [], k)
         expect(faults(got.placed, loose, k).filter((fault) => !happened.includes(fault))).toEqual([])
@@ -213,7 +213,7 @@ describe('the rest of a meal under way', () => {
         now: -30,
         published,
       })
-      // Placed from the new hour; stated from the one that was asked for.
+      // Placed from the new hour; reported from the one that was asked for.
       return [got.late, got.placed.get('soup simmer')!.start + got.late]
     }
     expect(startAfter(12)).toEqual([2, -20])

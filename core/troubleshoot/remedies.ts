@@ -6,7 +6,7 @@ import { outlookOf, type Outlook } from '#core/cook/outlook'
 import { withRollback } from '#core/pot/snapshot'
 import { remedyPhase, type Ahead, type PotEstimate } from '#core/cook/estimate-pot'
 import { FILM } from '#core/methods/boil-and-drain'
-import { MENDING_HEATS, remedyHeatOf } from '#core/cook/remedy-heat'
+import { REMEDY_HEATS, remedyHeatOf } from '#core/cook/remedy-heat'
 import { deliveredPower } from '#core/heat/sources'
 import { holdingPower } from '#core/leftovers/hold-time'
 import { OVEN_C } from '#core/methods/oven'
@@ -169,7 +169,7 @@ function leastSteaming(estimate: PotEstimate, complaint: Complaint): Remedy {
 }
 
 /** Words and power of what heats this pot once more. */
-const heatOf = ({ request: { vessel } }: PotEstimate) => MENDING_HEATS[remedyHeatOf(vessel.kind)]
+const heatOf = ({ request: { vessel } }: PotEstimate) => REMEDY_HEATS[remedyHeatOf(vessel.kind)]
 const longerWords = (estimate: PotEstimate, remedy: Remedy): string => {
   const { covered, heat } = heatOf(estimate)
   return remedy.heatMinutes > 0

@@ -19,7 +19,7 @@ const START = Date.UTC(2026, 2, 5, 17, 0)
 const MINUTE = 60_000
 let made = 0
 
-/** A cook at the stove: signs pressed when the plan expects them, but for what is stated. */
+/** A cook at the stove: signs pressed when the plan expects them, but for what a test adds. */
 function stove(over: Partial<PlanRequestJson> = {}, { late = 0 } = {}) {
   const request = {
     grains: [{ variety: 'long-white' }],

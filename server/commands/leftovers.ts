@@ -38,17 +38,14 @@ export function saveGuidance({ household }: Kitchen, input: unknown): Result<nul
   return { ok: true, value: null }
 }
 
-export function saveContainer(
-  { leftovers: leftover }: Kitchen,
-  input: Record<string, unknown>,
-): Result<string> {
+export function saveContainer({ leftovers }: Kitchen, input: Record<string, unknown>): Result<string> {
   const read = parseContainerForm(input)
   if (!read.ok) return read
   const given = typeof input.id === 'string' && input.id !== '' ? input.id : undefined
-  if (given !== undefined && !leftover.containers().some((c) => c.id === given))
+  if (given !== undefined && !leftovers.containers().some((c) => c.id === given))
     return fieldError('id', `must be a container of this kitchen, got "${given}"`, 'not-found')
   const id = given ?? randomUUID()
-  leftover.saveContainer({ ...read.value, id })
+  leftovers.saveContainer({ ...read.value, id })
   return { ok: true, value: id }
 }
 
@@ -56,64 +53,60 @@ const parseId = readerOf(
   v.object({ id: v.pipe(v.string('is required'), v.regex(/^[\w-]{1,64}$/, 'names nothing here')) }),
 )
 
-export function dropContainer({ leftovers: leftover }: Kitchen, input: unknown): Result<null> {
+export function dropContainer({ leftovers }: Kitchen, input: unknown): Result<null> {
   const read = parseId(input)
   if (!read.ok) return read
-  return leftover.dropContainer(read.value.id)
+  return leftovers.dropContainer(read.value.id)
     ? { ok: true, value: null }
     : fieldError('id', `must be a container of this kitchen, got "${read.value.id}"`, 'not-found')
 }
 
-/** Puts a parcel away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
-export function putAway(
-  { db, leftovers: leftover, cooks }: Kitchen,
-  input: unknown,
-  nowMs: number,
-): Result<string[]> {
+/** Puts leftovers away: shared out level, every container a row of its own, all of them or none.  @returns their ids */
+export function putAway({ db, leftovers, cooks }: Kitchen, input: unknown, nowMs: number): Result<string[]> {
   const read = parseContainer(input)
   if (!read.ok) return read
-  const parcel = read.value
-  const cookId = parcel.cook_id ?? null
+  const packed = read.value
+  const cookId = packed.cook_id ?? null
   if (cookId !== null && !cooks.find(cookId))
     return fieldError('cook_id', `must be a batch of this kitchen, got "${cookId}"`, 'not-found')
-  const owned = new Map(leftover.containers().map((row) => [row.id, containerOf(row)]))
-  const unknown = parcel.containers.find((id) => !owned.has(id))
+  const owned = new Map(leftovers.containers().map((row) => [row.id, containerOf(row)]))
+  const unknown = packed.containers.find((id) => !owned.has(id))
   if (unknown !== undefined)
     return fieldError('containers', `must be a container of this kitchen, got "${unknown}"`, 'not-found')
   const filled = shareOut(
-    parcel.grams,
-    parcel.density_g_ml,
-    parcel.portions,
-    parcel.containers.map((id) => owned.get(id)!),
+    packed.grams,
+    packed.density_g_ml,
+    packed.portions,
+    packed.containers.map((id) => owned.get(id)!),
   )
   const over = filled.find((f) => f.over)
   if (over)
     return fieldError(
       'containers',
-      `hold ${Math.round(parcel.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(parcel.grams / parcel.density_g_ml)} mL is to go in`,
+      `hold ${Math.round(packed.containers.reduce((sum, id) => sum + owned.get(id)!.ml, 0))} mL together; ${Math.round(packed.grams / packed.density_g_ml)} mL is to go in`,
     )
   const ids = filled.map(() => randomUUID())
   inOneWrite(db, () => {
     for (const [i, { container, massG, portions, depthMm }] of filled.entries())
-      leftover.add({
+      leftovers.add({
         id: ids[i]!,
         cook_id: cookId,
-        title: parcel.title,
-        variety: parcel.variety,
+        title: packed.title,
+        variety: packed.variety,
         container_name: container.name,
         grams: massG,
         portions,
         depth_mm: depthMm,
-        density_g_ml: parcel.density_g_ml,
-        water_share: parcel.water_share,
-        place: parcel.place,
-        open: parcel.open ? 1 : 0,
-        stacked: parcel.stacked,
-        dressed: parcel.dressed ? 1 : 0,
-        cooked_ms: Math.round(nowMs - parcel.minutes_ago * MINUTE),
+        density_g_ml: packed.density_g_ml,
+        water_share: packed.water_share,
+        place: packed.place,
+        open: packed.open ? 1 : 0,
+        stacked: packed.stacked,
+        dressed: packed.dressed ? 1 : 0,
+        cooked_ms: Math.round(nowMs - packed.minutes_ago * MINUTE),
         packed_ms: Math.round(nowMs),
-        next_place: parcel.place === 'counter' || parcel.place === 'ice-bath' ? (parcel.next ?? null) : null,
-        for_whom: parcel.for_whom,
+        next_place: packed.place === 'counter' || packed.place === 'ice-bath' ? (packed.next ?? null) : null,
+        for_whom: packed.for_whom,
       })
   })
   return { ok: true, value: ids }
@@ -221,10 +214,10 @@ const parseTake = readerOf(
 )
 
 /** Takes dressing out of a bottle; an empty bottle goes. */
-export function takeFromBottle({ leftovers: leftover }: Kitchen, input: unknown): Result<null> {
+export function takeFromBottle({ leftovers }: Kitchen, input: unknown): Result<null> {
   const read = parseTake(input)
   if (!read.ok) return read
-  const bottle = leftover.bottles().find((b) => b.id === read.value.id)
+  const bottle = leftovers.bottles().find((b) => b.id === read.value.id)
   if (!bottle)
     return fieldError('id', `must be a bottle of this kitchen, got "${read.value.id}"`, 'not-found')
   if (read.value.grams > bottle.left_g + 0.5)
@@ -233,21 +226,17 @@ export function takeFromBottle({ leftovers: leftover }: Kitchen, input: unknown)
       `must be at most ${Math.round(bottle.left_g)} g, got ${read.value.grams}`,
       'out-of-range',
     )
-  pourFromBottle({ leftovers: leftover }, bottle.id, read.value.grams)
+  pourFromBottle({ leftovers }, bottle.id, read.value.grams)
   return { ok: true, value: null }
 }
 
 /** Takes so much out of a bottle, or all there is; an empty bottle, and one that is gone, needs nothing. */
-export function pourFromBottle(
-  { leftovers: leftover }: Pick<Kitchen, 'leftovers'>,
-  id: string,
-  grams: number,
-): void {
-  const bottle = leftover.bottles().find((b) => b.id === id)
+export function pourFromBottle({ leftovers }: Pick<Kitchen, 'leftovers'>, id: string, grams: number): void {
+  const bottle = leftovers.bottles().find((b) => b.id === id)
   if (!bottle) return
   const left = Math.max(0, bottle.left_g - grams)
-  if (left < 1) leftover.dropBottle(bottle.id)
-  else leftover.saveBottle({ ...bottle, left_g: left })
+  if (left < 1) leftovers.dropBottle(bottle.id)
+  else leftovers.saveBottle({ ...bottle, left_g: left })
 }
 
 const parseStuck = readerOf(

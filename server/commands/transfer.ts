@@ -45,7 +45,7 @@ async function laidOut<T>(file: string, work: (folder: string) => Promise<T>): P
 
 /** How a file is prepared: in this thread, or in another so that the stove is served meanwhile. */
 export type Prepare = typeof prepareImport
-/** How it is written: likewise. */
+/** How it is written: in this thread, or in another. */
 export type Write = (
   wanted: ImportWrite,
 ) => ReturnType<typeof writeImport> | Promise<ReturnType<typeof writeImport>>
@@ -155,7 +155,9 @@ async function runImport(
     how === 'as-new' ? await takeCopy(file, join(dirname(file), 'before-import'), nowMs) : undefined
   if (signal?.aborted) return fieldError('file', `cannot be imported: ${STOPPED}`)
   const checked = photos.map((row) => String(row.id))
-  const written = await othersWait(() => write({ file, folder, how, choices: theirChoices, photos: checked }))
+  const written = await whileOthersWait(() =>
+    write({ file, folder, how, choices: theirChoices, photos: checked }),
+  )
   if (!written.ok) return written
   globalThis.omselImports = importsDone() + 1
   kitchen.notebook.changed()
@@ -163,8 +165,8 @@ async function runImport(
   return { ok: true, value: { ...written.value, ...(aside === undefined ? {} : { aside }) } }
 }
 
-/** Who wants to write waits for it to be over.  @see importWritten */
-async function othersWait<T>(work: () => T | Promise<T>): Promise<T> {
+/** Does the writing; who else wants to write waits for it (importWritten). */
+async function whileOthersWait<T>(work: () => T | Promise<T>): Promise<T> {
   let over = (): void => undefined
   globalThis.omselWriting = new Promise((resolve) => (over = resolve))
   try {

@@ -83,7 +83,7 @@ describe('a meal under way', () => {
     const before = schedule(SERVE - 60 * MINUTE)
     expect(before.feasible).toBe(true)
     expect(say('begin', 'roots', 't1', SERVE - 55 * MINUTE)).toEqual({ ok: true, value: { isNew: true } })
-    // Cut in eight minutes, not ten: the oven may have it two minutes sooner, or as it was stated.
+    // Cut in eight minutes, not ten: the oven may have it two minutes sooner, or as it was published.
     expect(say('done', 'roots', 't1', SERVE - 47 * MINUTE)).toEqual({ ok: true, value: { isNew: true } })
     const roots = schedule(SERVE - 47 * MINUTE).dishes.find((d) => d.title === 'roots')!
     expect([minutes(roots.tasks[0]!.starts_at), minutes(roots.tasks[0]!.ends_at)]).toEqual([-55, -47])

@@ -36,7 +36,7 @@ export function leftoversIn(db: Db) {
     INSERT INTO container (position, ${CONTAINER}) VALUES ((SELECT coalesce(max(position), 0) + 1 FROM container), ${named(CONTAINER)})
     ON CONFLICT (id) DO UPDATE SET name = @name, ml = @ml, depth_mm = @depth_mm, many = @many`)
   const dropContainer = db.prepare('DELETE FROM container WHERE id = ?')
-  const leftover = db.prepare(`SELECT ${LEFTOVER} FROM leftover WHERE packed_ms > ? ORDER BY packed_ms, id`)
+  const recent = db.prepare(`SELECT ${LEFTOVER} FROM leftover WHERE packed_ms > ? ORDER BY packed_ms, id`)
   const one = db.prepare(`SELECT ${LEFTOVER} FROM leftover WHERE id = ?`)
   const ofCook = db.prepare('SELECT count(*) FROM leftover WHERE cook_id = ?').pluck()
   const add = db.prepare(`INSERT INTO leftover (${LEFTOVER}) VALUES (${named(LEFTOVER)})`)
@@ -66,7 +66,7 @@ export function leftoversIn(db: Db) {
         list.push(eventOf(row))
         events.set(row.leftover_id, list)
       }
-      return (leftover.all(nowMs - LOOK_BACK_MS) as LeftoverRow[]).map((row) => ({
+      return (recent.all(nowMs - LOOK_BACK_MS) as LeftoverRow[]).map((row) => ({
         ...row,
         events: events.get(row.id) ?? [],
       }))

@@ -61,7 +61,7 @@ const STARTS_EVERY = 4
  * Kills a real server at random points while several devices press, a form is sent, batches are started and another
  * program writes into the file; restarts it on the same file, and looks whether anything acknowledged was lost,
  * anything doubled, anything answered with a 500, or the cook replayed otherwise than before.
- * @param say stated after every run
+ * @param say called after every run
  */
 export async function chaos({
   runs,

@@ -235,7 +235,7 @@ const FIELDS = [
   'made_g',
   'style',
   'cook',
-  'parcel',
+  'leftover',
   'doing',
   'table',
   'serve_ms',

@@ -18,7 +18,7 @@ test('the choir: fourteen, two cooks, everything ready at seven; a step more, an
   const steps = page.getByRole('region', { name: 'The evening' }).getByRole('listitem')
   const before = await steps.count()
 
-  // A companion with a line nobody can read: stated beside the field, and what was typed stays.
+  // A companion with a line nobody can read: said beside the field, and what was typed stays.
   const dishes = page.getByRole('region', { name: 'Dishes' })
   await dishes.getByLabel('Other dish').fill('green sauce')
   await dishes.getByLabel('Steps, one per line').fill('Chop herbs; soon; hands')

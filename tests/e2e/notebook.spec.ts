@@ -7,7 +7,7 @@ test('two taps after dinner, and it is written down', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Dry, g, row 1' }).fill('200')
   await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('plenty')
   await page.getByRole('textbox', { name: 'Pot, row 1' }).fill('clay')
-  // What is wrong is stated beside it, and nothing typed is lost.
+  // What is wrong is said beside it, and nothing typed is lost.
   await expect(page.getByRole('alert')).toContainText('water must be from 0 to 60000 g, got "plenty"')
   await page.getByRole('textbox', { name: 'Water, g, row 1' }).fill('430')
   expect(await serious(page)).toEqual([])

@@ -1,7 +1,7 @@
 import { expect, open, serious, test } from './kitchen'
 import type { Page } from '@playwright/test'
 
-/** The clock stands; minutes go by only when stated to. */
+/** The clock stands; minutes go by only when the test says so. */
 const hold = (page: Page) => page.getByText('paused', { exact: true }).click()
 const hands = (page: Page) => page.getByRole('region', { name: 'Your actions' })
 /** The big key, by its letter: no mouse is needed. */

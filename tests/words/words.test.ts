@@ -54,6 +54,7 @@ const RETIRED_NAMES: readonly (readonly [RegExp, string])[] = [
   [/^things?([A-Z]|$)|^Thing/, 'what it is'],
   [/^beside/, 'aside'],
   [/^mend(s|[A-Z])?/, 'fix, remedy'],
+  [/^(parcel|tub|slack|heart|supper|eater)$/, 'leftovers, container, room for error, centre, meal, person'],
   [/^(Seen|seenIn|lookAt|LookedAt|settle)$/, 'observation, preview, with defaults'],
 ]
 /** Keys of answers, exports and addresses, which stay as they are, and what is not ours to name. */
@@ -63,6 +64,8 @@ const NAMES_THAT_STAY: ReadonlySet<string> = new Set([
   'mend',
   'mends',
   'carry',
+  'supper',
+  'eater',
   'keepServings',
   'keepAlive',
 ])

@@ -2,7 +2,7 @@ import { reliability } from './reliability'
 import { study } from './study'
 import { OUR_WORLD, WRONG_WORLDS } from './worlds'
 
-/** What the beliefs must do in kitchens whose bag, pot and burner nobody stated. */
+/** What the beliefs must do in kitchens whose bag, pot and burner nobody entered. */
 describe('two hundred households', () => {
   const given = { households: 200, seed: 20260305 }
   test('after five batches that were only rated, a quarter of the error is left, and of the far off nine in ten are halved', () => {

@@ -37,17 +37,17 @@ const ON_A_PAGE = 12
  * Good in black and white.
  */
 export default function Labels({ loaderData }: Route.ComponentProps) {
-  const { leftovers: leftover, guidance, clock, measuresBy, nowMs: now } = loaderData
+  const { leftovers, guidance, clock, measuresBy, nowMs: now } = loaderData
   return (
     <main className={classes.page}>
       <div className={classes.bar}>
         <Link to="/leftovers">Leftovers</Link>
         <h1 className="figure">Labels</h1>
-        {leftover.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
+        {leftovers.length > ON_A_PAGE && <span className="quiet">the {ON_A_PAGE} to eat first</span>}
         <PrintKey />
       </div>
       <ul className={classes.sheet}>
-        {leftover.slice(0, ON_A_PAGE).map((row) => {
+        {leftovers.slice(0, ON_A_PAGE).map((row) => {
           const view = containerState(packedOf(row), row.events, guidance, now)
           return (
             <li key={row.id}>
@@ -72,7 +72,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
           )
         })}
       </ul>
-      {leftover.length === 0 && <p>No leftovers to label.</p>}
+      {leftovers.length === 0 && <p>No leftovers to label.</p>}
       <p className={classes.small}>{FOLLOW_LOCAL}</p>
     </main>
   )

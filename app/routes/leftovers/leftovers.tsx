@@ -130,10 +130,10 @@ const COOLED_BY_MS = 48 * 3_600_000
 
 /** Containers in the fridge and freezer, those still cooling, and until when each is good. */
 export default function LeftoversPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { leftovers: leftover, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
+  const { leftovers, guidance, clock, containers, bottles, kitchenC, pan } = loaderData
   const now = useNow(loaderData.nowMs)
   const refused = actionData && 'errors' in actionData ? actionData : undefined
-  const shown = leftover
+  const shown = leftovers
     .map((row): Shown => {
       const view = containerState(packedOf(row), row.events, guidance, now)
       const inFridge = row.place === 'fridge' && view.place === 'fridge'
@@ -170,7 +170,7 @@ export default function LeftoversPage({ loaderData, actionData }: Route.Componen
         <h1 className="figure">Leftovers</h1>
         <div className={classes.acts}>
           <Link to="/leftovers/week">cook for the week</Link>
-          {leftover.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
+          {leftovers.length > 0 && <Link to="/leftovers/labels">labels to print</Link>}
           <Button component={Link} to="/leftovers/put-away">
             Store leftovers
           </Button>

@@ -95,18 +95,18 @@ export async function action({ request }: Route.ActionArgs) {
     return data({ errors: [unknownIntent(form.get('intent'))] }, { status: 400 })
   let container: unknown
   try {
-    container = JSON.parse(String(form.get('parcel') ?? ''))
+    container = JSON.parse(String(form.get('leftover') ?? ''))
   } catch {
     return data(
-      { errors: [{ path: 'parcel', message: 'leftover must be JSON', code: 'not-json' }] },
+      { errors: [{ path: 'leftover', message: 'leftover must be JSON', code: 'not-json' }] },
       { status: 400 },
     )
   }
   const open = kitchen()
   const stuck = form.get('stuck')
   if (stuck !== null) {
-    const leftover = saveStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
-    if (!leftover.ok) return data({ errors: leftover.errors }, { status: 422 })
+    const saved = saveStuck(open, { vessel_id: form.get('vessel_id'), sticks_g: stuck })
+    if (!saved.ok) return data({ errors: saved.errors }, { status: 422 })
   }
   const put = putAway(open, container, nowMs())
   if (!put.ok) return data({ errors: put.errors }, { status: 422 })
@@ -205,7 +205,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
       {
         intent: 'put-away',
 
-        parcel: JSON.stringify(container),
+        leftover: JSON.stringify(container),
         ...(larger && cook ? { stuck: String(stuck), vessel_id: cook.vesselId } : {}),
       },
       { method: 'post' },

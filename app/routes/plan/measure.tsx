@@ -125,7 +125,7 @@ export function Measure(props: MeasureProps) {
       </div>
       {(at.id === 'finger' || at.id === 'line' || at.id === 'as-deep') &&
         plan.gauges.water_above_bed_mm > 0 && (
-          <p className={classes.slack}>
+          <p className={classes.roomForError}>
             {at.id === 'finger' ? '' : `${length(plan.gauges.water_above_bed_mm)} over the grain `}
             <Why
               question={`Why ${length(plan.gauges.water_above_bed_mm)}?`}
@@ -150,7 +150,7 @@ export function Measure(props: MeasureProps) {
             ? 'Cooking time sets the texture'
             : `Firm ${waterIn(kitchen, water.firm_pour_g)}, soft ${waterIn(kitchen, water.soft_pour_g)}`}
         </summary>
-        <p className={classes.slack}>
+        <p className={classes.roomForError}>
           {number(water.ratio_by_volume, 2)} by volume, {number(water.ratio_by_mass, 2)} by mass
           {plan.boiler_dish &&
             `; ${plan.boiler_dish.name} steams off ${waterIn(kitchen, plan.boiler_dish.steams_off_g)}`}

@@ -8,7 +8,7 @@ const STILL_MS = 1200
 const KITCHENS = 200
 
 const roomIn = (remote: Remote<Simulator>, asked: string): Promise<RoomForError> =>
-  remote.slack(JSON.parse(asked) as PlanRequestJson, { seed: 1, runs: KITCHENS })
+  remote.roomForError(JSON.parse(asked) as PlanRequestJson, { seed: 1, runs: KITCHENS })
 
 /** How far the water may be off, from pots cooked; undefined until they are. */
 export function useRoomForError(request: PlanRequestJson): RoomForError | undefined {

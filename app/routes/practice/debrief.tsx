@@ -2,7 +2,7 @@ import { Button } from '@mantine/core'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { PlayerActions } from '#core/practice/player-actions'
-import { debriefOf, type Debrief as Told, type Action } from '#core/practice/debrief'
+import { debriefOf, type Debrief as DebriefResult, type Action } from '#core/practice/debrief'
 import type { Ending } from '#core/practice/ending'
 import { meanCentre } from '#core/pot/mean-centre'
 import type { Readout } from '#core/pot/readout'
@@ -42,7 +42,7 @@ export function Debrief({
   doing: PlayerActions
   again: () => void
 }) {
-  const debrief = useMemo<Told>(
+  const debrief = useMemo<DebriefResult>(
     () => debriefOf(kitchen, playerActions, situation.about),
     [kitchen, playerActions, situation.about],
   )

@@ -73,13 +73,13 @@ export function CoolingStrip({ tubs: containers, now }: { tubs: readonly Cooling
   const due = containers
     .flatMap((container) => {
       const next = nextOf(container)
-      return next ? [{ tub: container, next }] : []
+      return next ? [{ container, next }] : []
     })
     .sort((a, b) => a.next.atMs - b.next.atMs)
   if (due.length === 0) return null
   return (
     <ul className={classes.strip} aria-label="Cooling">
-      {due.slice(0, 3).map(({ tub: container, next }) => (
+      {due.slice(0, 3).map(({ container, next }) => (
         <li key={container.id} data-due={next.atMs <= now || undefined}>
           <Link to="/leftovers">
             {container.containerName} of {container.title}

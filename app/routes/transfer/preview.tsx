@@ -21,13 +21,13 @@ const MAX_NAMES = 6
 const count = (n: number, word: string) => (n === 0 ? '' : `${n} ${word}`)
 
 /** What a file would change here, by group; where both have a thing and it differs, whose is kept. */
-export function Preview({ preview: lidCheck, sideBySide, merging }: PreviewProps) {
-  const { changes } = lidCheck
+export function Preview({ preview, sideBySide, merging }: PreviewProps) {
+  const { changes } = preview
   return (
     <div className={classes.preview}>
       <p>
-        It is {HOLDS[lidCheck.holds]} of {lidCheck.exportedAt.slice(0, 10)}, {lidCheck.rows} rows
-        {lidCheck.pictures > 0 ? ` and ${lidCheck.pictures} pictures` : ''}, in version {lidCheck.version}.
+        It is {HOLDS[preview.holds]} of {preview.exportedAt.slice(0, 10)}, {preview.rows} rows
+        {preview.pictures > 0 ? ` and ${preview.pictures} pictures` : ''}, in version {preview.version}.
       </p>
       {merging && (
         <ul className={classes.groups}>

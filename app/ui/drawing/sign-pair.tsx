@@ -87,7 +87,7 @@ const Pin = ({ up }: { up: boolean }) => (
 )
 
 /** A grain bitten through: how much of its centre is still white. */
-const Bitten = ({ ripe, heart: centre }: { ripe: boolean; heart: number }) => (
+const Bitten = ({ ripe, centre }: { ripe: boolean; centre: number }) => (
   <g>
     <ellipse cx={60} cy={44} rx={40} ry={28} className={classes.grain} />
     <ellipse cx={60} cy={44} rx={40 * centre} ry={28 * centre} className={classes.heart} />
@@ -303,7 +303,7 @@ const DRAWINGS: Record<CueId, (ripe: boolean, variety: Variety) => ReactNode> = 
       <Steam x={ripe ? 60 : 92} y={ripe ? 32 : 36} many={ripe} />
     </g>
   ),
-  bitten: (ripe) => <Bitten ripe={ripe} heart={ripe ? 0.16 : 0.62} />,
+  bitten: (ripe) => <Bitten ripe={ripe} centre={ripe ? 0.16 : 0.62} />,
   'bends-not-breaks': (ripe) => (
     <g>
       {ripe ? (

@@ -39,7 +39,7 @@ test('a burner said by its figures is induction from an efficiency of 0.8 on, wh
 })
 
 describe('the meal', () => {
-  const supper = (burners: { id: string; heat: string }[]) => {
+  const meal = (burners: { id: string; heat: string }[]) => {
     const read = scheduleFrom({
       serve_at: '2026-03-05T19:00:00+01:00',
       burners,
@@ -56,7 +56,7 @@ describe('the meal', () => {
     if (!read.ok) throw new Error(read.errors[0]!.message)
     return read.value
   }
-  const places = (of: ReturnType<typeof supper>) =>
+  const places = (of: ReturnType<typeof meal>) =>
     new Set(of.dishes[0]!.tasks.map((t) => t.resource).filter((r) => r !== undefined && r !== null))
 
   test('a clay pot goes on the gas, in whatever order the burners are named', () => {
@@ -68,11 +68,11 @@ describe('the meal', () => {
       [plate, gas],
       [gas, plate],
     ])
-      expect([...places(supper(burners))]).toEqual(['gas'])
+      expect([...places(meal(burners))]).toEqual(['gas'])
   })
 
   test('where there is only induction, the meal cannot be, and says why', () => {
-    const only = supper([{ id: 'plate', heat: 'induction' }])
+    const only = meal([{ id: 'plate', heat: 'induction' }])
     expect(only.feasible).toBe(false)
     expect(only.conflicts).toEqual([
       'rice: Induction does not heat clay or stoneware: a magnet must hold to the base.',
