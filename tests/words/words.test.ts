@@ -67,7 +67,6 @@ const NAMES_THAT_STAY: ReadonlySet<string> = new Set([
   'supper',
   'eater',
   'keepServings',
-  'keepAlive',
 ])
 
 /** Texts in which a retired word is the right one. */
