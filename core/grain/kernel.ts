@@ -89,6 +89,9 @@ export function kernelKind(given: KernelInput, shells: number): KernelKind {
   }
 }
 
+/** 1 − e⁻ᵏ to fifth order, never over 1: the share of the raw starch that gelatinises over so many e-foldings. */
+const cookedBy = (k: number): number => k / (1 + k / 2 + (k * k) / 12)
+
 const capacity = new Float64Array(64)
 const weight = new Float64Array(64)
 const level = new Float64Array(64)
@@ -111,17 +114,19 @@ export function advanceKernel(
   const { shells, volume, face } = kind
   const last = shells - 1
   const rate = kind.cookRate * step.cooking
+  const whenWet = cookedBy(rate)
+  const { soakLimit } = kind
+  const swells = kind.most - soakLimit
   for (let i = 0; i < shells; i++) {
     let alpha = cooked[at + i]!
     if (rate > 0) {
       const u = uptake[at + i]!
-      const wet =
-        u <= DRIEST_TO_COOK ? 0 : u >= WET_ENOUGH ? 1 : (u - DRIEST_TO_COOK) / (WET_ENOUGH - DRIEST_TO_COOK)
-      const k = rate * wet
-      alpha += (1 - alpha) * (k / (1 + k / 2 + (k * k) / 12))
+      if (u >= WET_ENOUGH) alpha += (1 - alpha) * whenWet
+      else if (u > DRIEST_TO_COOK)
+        alpha += (1 - alpha) * cookedBy(rate * ((u - DRIEST_TO_COOK) / (WET_ENOUGH - DRIEST_TO_COOK)))
       cooked[at + i] = alpha
     }
-    capacity[i] = capacityOf(kind, alpha)
+    capacity[i] = soakLimit + swells * alpha * alpha * alpha * Math.sqrt(alpha)
   }
   // Thomas elimination from the centre outward, unknown: uptake over capacity.
   let inward = 0

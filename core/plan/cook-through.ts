@@ -36,8 +36,8 @@ export interface CookedThrough {
   grainWaterG: number
   centre: number
   scorch: number
-  /** The pot as the solved stage began. */
-  atSolved?: Snapshot
+  /** The pot in the solved stage, one mark a minute from its start, as far as it was looked at. */
+  marks?: Snapshot[]
 }
 
 /**
@@ -134,13 +134,13 @@ export function cookThrough(
   for (const stage of before) run(phaseOf(stage))
   let earliest: number | undefined
   let outcome: 'done' | 'never' = 'done'
-  let atSolved: Snapshot | undefined
+  let marks: Snapshot[] | undefined
   if (solved) {
-    atSolved = snapshotOf(pot)
     const evaporated = pot.evaporatedG
     if (fixed === undefined) {
       const search = plannedEnd(pot, solved, after, { guess, goal, hurry })
       outcome = search.outcome
+      marks = search.marks
       earliest = search.outcome === 'done' ? search.earliest : undefined
       minutes.push(
         search.outcome !== 'done'
@@ -151,6 +151,7 @@ export function cookThrough(
       )
       moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
+      marks = [snapshotOf(pot)]
       minutes.push(fixed)
       runPhase(pot, phaseOf(solved, fixed))
     }
@@ -176,7 +177,7 @@ export function cookThrough(
     grainWaterG: grainWater(pot),
     centre: leastCooked(pot),
     scorch: pot.scorch,
-    ...(atSolved ? { atSolved } : {}),
+    ...(marks ? { marks } : {}),
   }
 }
 
@@ -228,22 +229,23 @@ const NO_STRETCH = 0.1
 /**
  * Earliest and latest sensible end of the solved stage: the earliest with all the heat that follows counted,
  * the latest before the bottom dries and scorches or the grain is over-soft.
- * @param from the same setup, as the solved stage began
+ * @param marks of the same setup in the solved stage, from its start
  * @param softest most it is eaten with, g/g, where time in water sets it
  */
 export function solvedWindow(
   setup: PotSetup,
   stages: readonly MethodStage[],
-  { expected, from, goal, softest }: { expected: number; from: Snapshot; goal: Goal; softest?: number },
+  { expected, marks, goal, softest }: { expected: number; marks: Snapshot[]; goal: Goal; softest?: number },
 ): { low: number; high: number } {
   const { solved, after } = courseOf(stages)
   const pot: Pot = fillPot(setup, REDUCED)
-  restore(pot, from)
+  restore(pot, marks[0]!)
+  const guess = expected * 0.8
   const search = shortestDuration(
     pot,
     solved!,
     after.map((stage) => phaseOf(stage)),
-    { guess: expected * 0.8, goal, longest: solved!.atMost },
+    { guess, goal, longest: solved!.atMost, marks: marks.slice(0, Math.ceil(guess) + 1) },
   )
   const low =
     search.outcome !== 'done'

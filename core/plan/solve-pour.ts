@@ -309,11 +309,11 @@ function windowOf(problem: PourProblem, setup: PotSetup, course: CookedThrough) 
   const { fixedMinutes } = problem
   if (fixedMinutes !== undefined) return { low: fixedMinutes, high: fixedMinutes }
   const at = problem.stages.findIndex((stage) => stage.until === 'solved')
-  if (at < 0 || course.earliest === undefined || !course.atSolved) return undefined
+  if (at < 0 || course.earliest === undefined || !course.marks) return undefined
   const softest = problem.way === 'excess' ? problem.blend.uptake.soft : undefined
   return solvedWindow(setup, problem.stages, {
     expected: course.minutes[at]!,
-    from: course.atSolved,
+    marks: course.marks,
     goal: problem.goal,
     ...(softest === undefined ? {} : { softest }),
   })

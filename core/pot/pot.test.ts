@@ -15,6 +15,8 @@ import {
   heatCapacityOf,
   layerUptake,
   stepPot,
+  type Pot,
+  vesselHeating,
   type Heating,
   type PotSetup,
 } from './pot'
@@ -145,6 +147,12 @@ const setup = (over: Partial<PotSetup> = {}): PotSetup => ({
 })
 const boiling: Heating = { powerW: 700, lid: 'on', mode: 'open' }
 
+/** So many steps of a second each. */
+function stepFor(pot: Pot, seconds: number, heating: Heating) {
+  const same = vesselHeating(pot.setup, heating)
+  for (let s = 0; s < seconds; s++) stepPot(pot, 1, same)
+}
+
 describe('pot', () => {
   test('takes the energy it should to the boil', () => {
     const pot = fillPot(setup({ loss: 0, openArea: 0 }), FULL)
@@ -157,7 +165,7 @@ describe('pot', () => {
 
   test('boils off the surplus over the latent heat', () => {
     const pot = fillPot(setup({ waterC: 99.97, kitchenC: 99.97 }), FULL)
-    for (let s = 0; s < 120; s++) stepPot(pot, 1, boiling)
+    stepFor(pot, 120, boiling)
     expect(pot.evaporatedG).toBeCloseTo((700 * 120) / 2257, 1)
   })
 
@@ -178,12 +186,11 @@ describe('pot', () => {
 
   test('a dry bottom heats alone and scorches; a thermostat prevents it', () => {
     const dry = fillPot(setup({ freeWaterG: 60, waterC: 90, kitchenC: 90 }), FULL)
-    for (let s = 0; s < 900; s++) stepPot(dry, 1, boiling)
+    stepFor(dry, 900, boiling)
     expect(dry.bottomC).toBeGreaterThan(140)
     expect(dry.scorch).toBeGreaterThan(1800)
     const watched = fillPot(setup({ freeWaterG: 60, waterC: 90, kitchenC: 90 }), FULL)
-    for (let s = 0; s < 900; s++)
-      stepPot(watched, 1, { ...boiling, mode: 'sealed', sealedC: 112, thermostat: true })
+    stepFor(watched, 900, { ...boiling, mode: 'sealed', sealedC: 112, thermostat: true })
     expect(watched.bottomC).toBeLessThan(118)
   })
 
@@ -223,12 +230,28 @@ describe('pot', () => {
     expect(half.gone / one.gone).toBeCloseTo(1, 3)
   })
 
+  test('layers that are alike under water are cooked once, and end as if each were cooked for itself', () => {
+    const cook = (parted: number) => {
+      const pot = fillPot(setup({ freeWaterG: 420 }), FULL)
+      // A difference that no scale could weigh, in every layer but the lowest, makes each be worked out.
+      for (let l = 1; l < FULL.layers; l++) pot.uptake[pot.offset[0]![l]!]! += parted * l
+      stepFor(pot, 1500, boiling)
+      return [pot.freeG, pot.bulkC, pot.evaporatedG, ...pot.uptake, ...pot.cooked]
+    }
+    const [together, apart] = [cook(0), cook(1e-12)]
+    expect(together).toHaveLength(3 + 2 * FULL.layers * FULL.shells)
+    together.forEach((value, i) => expect(value).toBeCloseTo(apart[i]!, 8))
+    // The water's end parts them.
+    const shell = FULL.shells - 1
+    expect(Math.abs(together[3 + shell]! - together[3 + 4 * FULL.shells + shell]!)).toBeGreaterThan(1e-4)
+  })
+
   test('goes back to a snapshot and repeats itself', () => {
     const pot = fillPot(setup(), FULL)
-    for (let s = 0; s < 400; s++) stepPot(pot, 1, boiling)
+    stepFor(pot, 400, boiling)
     const saved = snapshotOf(pot)
     const run = () => {
-      for (let s = 0; s < 200; s++) stepPot(pot, 1, boiling)
+      stepFor(pot, 200, boiling)
       return [pot.freeG, pot.bulkC, ...pot.uptake]
     }
     const first = run()

@@ -94,6 +94,42 @@ export interface Heating {
   wrapped?: boolean
 }
 
+/**
+ * A heating as one vessel feels it, worked out once for a stretch of it. Every field is always there, in one
+ * order: a step reads them all, and objects of many shapes would cost it more than its arithmetic.
+ */
+export interface VesselHeating {
+  readonly powerW: number
+  readonly mode: Heating['mode']
+  readonly contact: Contact
+  /** °C; NaN where nothing seals. */
+  readonly sealedC: number
+  /** Past the valve of a sealed vessel, g/s. */
+  readonly sealedLeak: number
+  readonly thermostat: boolean
+  /** Standing loss, W per K over what surrounds it. */
+  readonly loss: number
+  readonly surroundC: number
+  /** Share of the open surface that lets vapour out below the boil. */
+  readonly leak: number
+}
+
+export function vesselHeating(setup: PotSetup, heating: Heating): VesselHeating {
+  const { powerW, lid, mode, surroundC, wrapped } = heating
+  const fed = powerW > 0 || surroundC !== undefined || setup.jacketed === true
+  return {
+    powerW,
+    mode,
+    contact: heating.contact ?? 'water',
+    sealedC: heating.sealedC ?? NaN,
+    sealedLeak: powerW > 0 ? (heating.sealedLeak ?? 0) : 0,
+    thermostat: heating.thermostat === true,
+    loss: (wrapped ? WRAPPED_LOSS : 1) * setup.loss * lossFactor(setup.lid, lid, fed),
+    surroundC: surroundC ?? setup.kitchenC,
+    leak: leakOf(setup.lid, lid),
+  }
+}
+
 /** Specific heats, J/(g K). */
 export const WATER_HEAT = 4.18
 const DRY_GRAIN_HEAT = 1.6
@@ -308,9 +344,9 @@ export const freeShare = (pot: Pot): number => pot.freeG / cookedMass(pot)
 export const heatCapacityOf = (pot: Pot): number => pot.filledHeat - WATER_HEAT * pot.evaporatedG
 
 /** The limit temperature under this heating: the boil, or the pressure once the air is out. */
-function limitOf(pot: Pot, heating: Heating): number {
-  if (heating.mode === 'sealed') return heating.sealedC!
-  if (heating.mode === 'sealing' && pot.ventedG >= VENTED_BEFORE_SEAL_G) return heating.sealedC!
+function limitOf(pot: Pot, heating: VesselHeating): number {
+  if (heating.mode === 'sealed') return heating.sealedC
+  if (heating.mode === 'sealing' && pot.ventedG >= VENTED_BEFORE_SEAL_G) return heating.sealedC
   return pot.setup.boilC
 }
 
@@ -320,11 +356,11 @@ function limitOf(pot: Pot, heating: Heating): number {
  * exactly there.
  * @returns the seconds really taken
  */
-export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
+export function stepPot(pot: Pot, seconds: number, heating: VesselHeating): number {
   const capacity = heatCapacityOf(pot)
   const limit = limitOf(pot, heating)
   const taken = timeToLimit(pot, seconds, heating, capacity, limit)
-  drink(pot, taken, heating.contact ?? 'water')
+  drink(pot, taken, heating.contact)
   const before = pot.bulkC
   heat(pot, taken, heating, capacity, limit)
   if (heating.contact === 'steam') condense(pot, pot.bulkC - before)
@@ -332,26 +368,24 @@ export function stepPot(pot: Pot, seconds: number, heating: Heating): number {
   return taken
 }
 
-const lossOf = (pot: Pot, heating: Heating): number =>
-  (heating.wrapped ? WRAPPED_LOSS : 1) *
-  pot.setup.loss *
-  lossFactor(
-    pot.setup.lid,
-    heating.lid,
-    heating.powerW > 0 || heating.surroundC !== undefined || pot.setup.jacketed === true,
-  ) *
-  (pot.bulkC - (heating.surroundC ?? pot.setup.kitchenC))
+const lossOf = (pot: Pot, heating: VesselHeating): number => heating.loss * (pot.bulkC - heating.surroundC)
 
 /** g/s leaving below the limit: vapour through the lid's leak, or past a sealed valve. */
-function steamBelowLimit(pot: Pot, heating: Heating): number {
-  if (heating.mode === 'sealed') return heating.powerW > 0 ? (heating.sealedLeak ?? 0) : 0
+function steamBelowLimit(pot: Pot, heating: VesselHeating): number {
+  if (heating.mode === 'sealed') return heating.sealedLeak
   if (heating.mode === 'sealing') return 0
-  const { openArea, lid, steamFactor } = pot.setup
   lookUp(pot.bulkC)
-  return atTemperature.vapour * openArea * leakOf(lid, heating.lid) * steamFactor
+  const { openArea, steamFactor } = pot.setup
+  return atTemperature.vapour * openArea * heating.leak * steamFactor
 }
 
-function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): number {
+function timeToLimit(
+  pot: Pot,
+  seconds: number,
+  heating: VesselHeating,
+  capacity: number,
+  limit: number,
+): number {
   if (pot.bulkC >= limit || liquidOf(pot) <= 0 || heating.mode === 'venting') return seconds
   const rate =
     (heating.powerW - lossOf(pot, heating) - steamBelowLimit(pot, heating) * LATENT_HEAT) / capacity
@@ -359,7 +393,7 @@ function timeToLimit(pot: Pot, seconds: number, heating: Heating, capacity: numb
   return reach < seconds ? Math.max(reach, 1e-6) : seconds
 }
 
-function heat(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
+function heat(pot: Pot, seconds: number, heating: VesselHeating, capacity: number, limit: number): void {
   if (heating.mode === 'venting') return vent(pot, seconds, capacity)
   if (liquidOf(pot) <= 0 && heating.contact !== 'stirred')
     return heatDry(pot, seconds, heating, capacity, limit)
@@ -390,10 +424,10 @@ function letGo(pot: Pot, wanted: number): void {
   pot.evaporatedG += steam
 }
 
-function heatDry(pot: Pot, seconds: number, heating: Heating, capacity: number, limit: number): void {
+function heatDry(pot: Pot, seconds: number, heating: VesselHeating, capacity: number, limit: number): void {
   const bottom = capacity * BOTTOM_SHARE
   const loss = lossOf(pot, heating)
-  const hot = heating.thermostat === true && pot.bottomC >= heating.sealedC! + THERMOSTAT_OVER_K
+  const hot = heating.thermostat && pot.bottomC >= heating.sealedC + THERMOSTAT_OVER_K
   const power = hot ? 0 : heating.powerW
   const inGrain = grainWater(pot)
   const dries = pot.driedG < CRUST_SHARE * (inGrain + pot.driedG) ? BOTTOM_DRYING : 0
@@ -481,10 +515,23 @@ function drink(pot: Pot, seconds: number, contact: Contact): void {
     const kind = pot.kinds[g]!
     const dryPerLayer = grains[g]!.dryG / layers
     stroke.spread = (atTemperature.diffusivity * seconds) / (kind.radius * kind.radius)
+    const offsets = pot.offset[g]!
+    let taken = 0
+    let asBelow = false
     for (let l = 0; l < layers; l++) {
-      stroke.available = pot.held[l]! / dryPerLayer
-      stroke.wetted = pot.wetted[l]!
-      const taken = advanceKernel(kind, pot.uptake, pot.cooked, pot.offset[g]![l]!, stroke)
+      const at = offsets[l]!
+      const available = pot.held[l]! / dryPerLayer
+      const wetted = pot.wetted[l]!
+      // Under water all layers are alike until it parts them: the next one does what this one did.
+      const copies = asBelow && wetted === stroke.wetted && taken < stroke.available && taken <= available
+      asBelow = l + 1 < layers && sameGrain(pot, at, offsets[l + 1]!)
+      if (copies) {
+        copyGrain(pot, offsets[l - 1]!, at)
+      } else {
+        stroke.available = available
+        stroke.wetted = wetted
+        taken = advanceKernel(kind, pot.uptake, pot.cooked, at, stroke)
+      }
       pot.mean[g * layers + l]! += taken
       pot.held[l]! -= taken * dryPerLayer
       pot.freeG -= taken * dryPerLayer
@@ -494,6 +541,20 @@ function drink(pot: Pot, seconds: number, contact: Contact): void {
   if (pot.bulkC > SHARE_FROM_C && grains.length > 1)
     shareBetweenGrains(pot, Math.min(1, SHARE_RATE * seconds))
   if (pot.freeG < 1e-9) pot.freeG = 0
+}
+
+/** Whether two layers of one grain are alike in every shell. The outer ones part first. */
+function sameGrain({ uptake, cooked, resolution }: Pot, a: number, b: number): boolean {
+  for (let i = resolution.shells - 1; i >= 0; i--)
+    if (uptake[a + i] !== uptake[b + i] || cooked[a + i] !== cooked[b + i]) return false
+  return true
+}
+
+function copyGrain({ uptake, cooked, resolution }: Pot, from: number, to: number): void {
+  for (let i = 0; i < resolution.shells; i++) {
+    uptake[to + i] = uptake[from + i]!
+    cooked[to + i] = cooked[from + i]!
+  }
 }
 
 /** Grain warmed by steam is wetted by what condenses to warm it: its own heat over the latent heat. */

@@ -1,7 +1,9 @@
 import type { LidPosition } from '#core/heat/lid'
 import { donenessOf, isDone, type Goal } from './doneness'
 import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './actions'
-import { ASIDE_C, cookedMass, liquidOf, stepPot, type Heating, type Pot } from './pot'
+import { ASIDE_C, cookedMass, liquidOf, stepPot, vesselHeating, type Heating, type Pot } from './pot'
+
+export type PhaseEvent = 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {
@@ -28,12 +30,7 @@ export interface Phase {
   chillTo?: number
   /** Whenever the free water falls below so much, g per g of dry grain, this share of the kept water goes in. */
   ladle?: { below: number; share: number }
-  until:
-    | { minutes: number }
-    | {
-        event: 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'
-        atMostMinutes: number
-      }
+  until: { minutes: number } | { event: PhaseEvent; atMostMinutes: number }
   /** What is tasted for, where the end is tasted. */
   tasted?: Goal
   /** Goes on for so long after its event, under the same heat: the sign is seen and a hand turns the heat down. */
@@ -58,9 +55,10 @@ const CLOSE_K = 1e-3
 /** Free water per dry grain above which running dry is not near, g/g. */
 const WELL_WET = 0.05
 
-const arrived = (pot: Pot, phase: Phase): boolean => {
-  if ('minutes' in phase.until) return false
-  switch (phase.until.event) {
+function arrived(pot: Pot, phase: Phase, event: PhaseEvent | undefined): boolean {
+  switch (event) {
+    case undefined:
+      return false
     case 'boil':
       return pot.bulkC >= pot.setup.boilC - CLOSE_K
     case 'pressure':
@@ -117,23 +115,25 @@ function runToItsEnd(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseR
   const start = pot.now
   beginPhase(pot, phase)
   const { step: fine, steadyStep, restStep } = pot.resolution
-  const clocked = phase.mode !== 'venting' && ('minutes' in phase.until || phase.until.event === 'unsealed')
-  const limit = ('minutes' in phase.until ? phase.until.minutes : phase.until.atMostMinutes) * 60
+  const { until, ladle, lingerMinutes } = phase
+  const heating = vesselHeating(pot.setup, phase)
+  const { mode } = heating
+  const [event, limit] =
+    'minutes' in until ? [undefined, until.minutes * 60] : [until.event, until.atMostMinutes * 60]
+  const clocked = mode !== 'venting' && (event === undefined || event === 'unsealed')
+  const whenSteady = heating.powerW > 0 ? steadyStep : restStep
   while (pot.now - start < limit - 1e-6) {
-    if (arrived(pot, phase)) {
-      if (phase.lingerMinutes)
-        runToItsEnd(pot, { ...goingOn(phase), until: { minutes: phase.lingerMinutes } }, watch)
+    if (arrived(pot, phase, event)) {
+      if (lingerMinutes) runToItsEnd(pot, { ...goingOn(phase), until: { minutes: lingerMinutes } }, watch)
       return { ended: true, minutes: (pot.now - start) / 60 }
     }
-    if (phase.ladle && pot.freeG < phase.ladle.below * pot.dryG && pot.stockG > 0)
-      pourIn(pot, phase.ladle.share)
+    if (ladle && pot.freeG < ladle.below * pot.dryG && pot.stockG > 0) pourIn(pot, ladle.share)
     // A cooker holds its boil until the water nears its end; only then does a second matter.
     const steady =
       clocked ||
-      (pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG && phase.mode === 'open')
-    const step = !steady ? fine : phase.powerW > 0 ? steadyStep : restStep
-    stepPot(pot, Math.min(step, limit - (pot.now - start)), phase)
+      (mode === 'open' && pot.bulkC >= pot.setup.boilC - CLOSE_K && liquidOf(pot) > WELL_WET * pot.dryG)
+    stepPot(pot, Math.min(steady ? whenSteady : fine, limit - (pot.now - start)), heating)
     watch?.(pot)
   }
-  return { ended: 'minutes' in phase.until || arrived(pot, phase), minutes: (pot.now - start) / 60 }
+  return { ended: event === undefined || arrived(pot, phase, event), minutes: (pot.now - start) / 60 }
 }
