@@ -5,7 +5,8 @@ import { FREE_DONE } from '#core/constants'
 import { VENTED_BEFORE_SEAL_G, type PotSetup } from '#core/pot/pot'
 import { celsius } from '#core/units/units'
 import { pressureFill } from '#core/vessel/fill-limits'
-import { cookThrough, solvedWindow, type CookedThrough } from './cook-through'
+import { FLASHES_OFF } from '#core/pot/run'
+import { cookThrough, lengthOf, solvedWindow, type CookedThrough } from './cook-through'
 import { earliestGuess, REST_WORTH } from './earliest-guess'
 import { boilerWater, waterCarriedInto, setupFor, steamingMinutes, type PourProblem } from './pour-problem'
 
@@ -73,16 +74,12 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
     ]
   }
   let [course, setup] = cook()
-  let last: { pour: number; gap: number } | undefined
   const net = () => wanted + course.bedSteamG - carriedG - (problem.way === 'stock' ? course.condensedG : 0)
+  const search = pourSearch(saved ? soaked.uptake * dryG : 0)
   for (let tries = 1; tries < MAX_TRIES; tries++) {
-    const gap = net() - pour
-    if (Math.abs(gap) < closeEnough(pour)) break
-    const slope = last ? (gap - last.gap) / (pour - last.pour) : -1
-    // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
-    const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
-    last = { pour, gap }
-    pour = Math.max(saved ? soaked.uptake * dryG : 0, pour + Math.min(Math.max(step, -pour / 2), pour))
+    const next = search.next({ pour, gap: net() - pour })
+    if (next === undefined) break
+    pour = next
     guess = course.earliest ?? guess
     if (problem.basket)
       boilerG = boilerWater(problem, steamingMinutes(problem, course.minutes), course.condensedG)
@@ -106,6 +103,45 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
     soakedIn: soaked.uptake,
     course,
     ...(window ? { window } : {}),
+  }
+}
+
+/** A pour that was cooked, and how much more water it turned out to need, g. */
+interface TriedPour {
+  pour: number
+  gap: number
+}
+
+/**
+ * Proposes the next pour to cook, or undefined when the last one will do: a secant, which stays between what
+ * was too little and what was too much once there is both. Quick grain that drinks its pot dry on the way up
+ * boils later all at once, and a sealed pot that boils dry never comes to pressure: there may be a jump and no
+ * pour that meets itself. Then the two sides close in on the jump, and the wetter one is taken: it works.
+ * @param least no pour is less than this, g
+ */
+function pourSearch(least: number) {
+  let last: TriedPour | undefined
+  let short: TriedPour | undefined
+  let over: TriedPour | undefined
+  return {
+    next(now: TriedPour): number | undefined {
+      const { pour, gap } = now
+      const before = last
+      last = now
+      if (Math.abs(gap) < closeEnough(pour)) return undefined
+      if (gap > 0) short = now
+      else over = now
+      if (short && over && short.pour < over.pour) {
+        if (over.pour - short.pour < closeEnough(pour)) return over === now ? undefined : over.pour
+        return before && before.gap * gap < 0
+          ? pour - (gap * (pour - before.pour)) / (gap - before.gap)
+          : (short.pour + over.pour) / 2
+      }
+      const slope = before ? (gap - before.gap) / (pour - before.pour) : -1
+      // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
+      const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
+      return Math.max(least, pour + Math.min(Math.max(step, -pour / 2), pour))
+    },
   }
 }
 
@@ -289,18 +325,33 @@ function firstGuess({ stages, blend, boilC }: PourProblem): number {
   return earliestGuess(blend.slowest, cookingSpeed(celsius(hot?.sealedC ?? boilC)))
 }
 
-/** A first idea of the steam, g: what the heat above the standing loss would boil off in that time. */
+/**
+ * A first idea of the steam, g: what each stage's heat above the standing loss would boil off in the minutes it
+ * has, and what flashes off when the pot is opened.
+ */
 function firstSteam(problem: PourProblem, guess: number): number {
-  const { stages, vessel, boilC, kitchenC } = problem
-  const hot =
-    stages.find((stage) => stage.until === 'solved') ?? stages.find((stage) => stage.kind === 'boil')
-  if (!hot || hot.mode !== 'open') return VENTED_BEFORE_SEAL_G
-  const surplus = Math.max(
-    0,
-    hot.powerW - vessel.loss * lossFactor(vessel.lid, hot.lid, true) * (boilC - (hot.surroundC ?? kitchenC)),
-  )
-  const minutes = hot.until === 'solved' ? guess : guess + REST_WORTH
-  return (surplus / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
+  const { stages, vessel, boilC, kitchenC, dryG, uptake } = problem
+  let steamG = stages.at(-1)?.opensAtEnd ? FLASHES_OFF * (1 + uptake) * dryG : 0
+  let sealed = false
+  stages.forEach((stage, i) => {
+    if (stage.mode !== 'open') {
+      sealed = true
+      return
+    }
+    const { until } = stage
+    const minutes =
+      until === 'solved'
+        ? lengthOf(stage, guess, stages.slice(i + 1))
+        : 'minutes' in until
+          ? until.minutes
+          : until.event === 'switch'
+            ? guess + REST_WORTH
+            : (stage.lingerMinutes ?? 0)
+    const around = stage.surroundC ?? kitchenC
+    const loss = vessel.loss * lossFactor(vessel.lid, stage.lid, true) * (boilC - around)
+    steamG += (Math.max(0, stage.powerW - loss) / LATENT_HEAT) * 60 * minutes * vessel.steamFactor
+  })
+  return sealed ? steamG + VENTED_BEFORE_SEAL_G : steamG
 }
 
 const fixedBy = ({ fixedMinutes }: PourProblem) => (fixedMinutes === undefined ? {} : { fixed: fixedMinutes })

@@ -80,7 +80,7 @@ function arrived(pot: Pot, phase: Phase, event: PhaseEvent | undefined): boolean
  * What flashes off when a pot is opened and its grain loosened, as a share of the cooked mass (weighed pots
  * lose 1 to 1.5 %).
  */
-const FLASHES_OFF = 0.015
+export const FLASHES_OFF = 0.015
 
 /** Runs a phase to its end.  @param watch called after every step */
 export function runPhase(pot: Pot, phase: Phase, watch?: (pot: Pot) => void): PhaseRun {
