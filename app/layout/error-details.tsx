@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { isRouteErrorResponse, useLocation, useNavigate } from 'react-router'
 import { localStart } from '../offline/local-starts'
+import { HomeLink } from './home-link'
 import { PlacesNav } from './places-nav'
 import { signInAddress } from './sign-in-link'
 import classes from './layout.module.css'
@@ -29,11 +30,20 @@ function useLocalStove(missing: boolean): void {
   }, [missing, pathname, navigate])
 }
 
-const TITLES: Record<number, string> = { 401: 'Signed out', 404: 'Page not found', 501: 'Not in the demo' }
+const TITLES: Record<number, string> = {
+  401: 'Signed out',
+  404: 'Page not found',
+  405: 'Not possible here',
+  501: 'Not in the demo',
+}
 const WORDS: Record<number, string> = {
   401: 'Please enter the passphrase again. Nothing saved is lost.',
   404: 'There is no such page here.',
+  405: 'This page takes nothing that is sent to it.',
 }
+
+/** What the router itself answers is an error made into text, worded for programmers; no loader here says it so. */
+const isOfRouter = (said: string) => said.startsWith('Error: ')
 
 /** Browsers word a line that was cut each in its own way, and all of them as this kind of error. */
 const isCut = (error: unknown) => error instanceof TypeError && /fetch|network|load/i.test(error.message)
@@ -47,10 +57,13 @@ export default function ErrorDetails({ error }: { error: unknown }) {
   const why = useServerFault(!known && !cut)
   useLocalStove(status === 404)
   const said =
-    known && status !== 401 && typeof error.data === 'string' && error.data ? error.data : undefined
+    known && status !== 401 && typeof error.data === 'string' && error.data && !isOfRouter(error.data)
+      ? error.data
+      : undefined
   return (
     <>
       <header className={classes.bar}>
+        <HomeLink reloads />
         <PlacesNav reloads />
       </header>
       <main className="error">

@@ -19,6 +19,7 @@ import { useNow } from '../ui/time/use-now'
 import type { Route } from './+types/layout'
 import { AnnouncedPage } from './announced-page'
 import { lazyPart } from './lazy-part'
+import { HomeLink } from './home-link'
 import { PlacesNav } from './places-nav'
 import { skipRevalidation } from './skip-revalidation'
 import { watchForUpdate } from './watch-for-update'
@@ -70,10 +71,7 @@ export default function Layout({ loaderData }: Route.ComponentProps) {
         Skip to the content
       </a>
       <header className={classes.bar}>
-        <Link to="/" className={classes.name} aria-label="Omsel, to Plan">
-          <Mark />
-          <span>Omsel</span>
-        </Link>
+        <HomeLink />
         <PlacesNav cooking={running.length > 0} />
         <div className={classes.right}>
           {!onStove &&
@@ -169,12 +167,3 @@ function SchemeSwitch() {
     </UnstyledButton>
   )
 }
-
-/** A bowl with one kernel in it. */
-const Mark = () => (
-  <svg width="28" height="24" viewBox="0 0 28 24" aria-hidden>
-    <path d="M3 8h22v4a9 9 0 0 1-9 9h-4a9 9 0 0 1-9-9z" className={classes.bowl} />
-    <path d="M1.5 8h25" className={classes.bowlRim} />
-    <ellipse cx="14" cy="14" rx="5" ry="2" transform="rotate(-28 14 14)" className={classes.seed} />
-  </svg>
-)

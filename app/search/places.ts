@@ -12,7 +12,7 @@ export const PLACES: readonly SearchEntry[] = [
   place('Grains', '/grains', 'grains, bags, what grain is this'),
   place('Pots and burners', '/pots', 'vessels, burners, measures, appliances'),
   place('Leftovers', '/leftovers', 'fridge, freezer, reheat'),
-  place('Put away', '/leftovers/put-away', 'containers, cool, leftovers'),
+  place('Store leftovers', '/leftovers/put-away', 'put away, containers, cool'),
   place('Notebook', '/notebook', 'cooks, diary, judged'),
   place('What Omsel has learned', '/notebook/learned', 'beliefs, corrections'),
   place('Taste tests', '/taste-tests', 'compare, taste'),

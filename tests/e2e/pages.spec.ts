@@ -52,6 +52,61 @@ for (const address of PAGES)
     }
   })
 
+test('what can be typed or ticked has an edge of 3 to 1, and an empty field’s example is readable', async ({
+  page,
+}) => {
+  for (const address of ['/settings/keeping', '/settings/alerts', '/leftovers/put-away', '/my-way']) {
+    await open(page, address)
+    for (const scheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+      await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme)
+      const faint = await page.evaluate(() => {
+        const parts = (colour: string) => colour.match(/[\d.]+/g)!.map(Number)
+        const seen = ([, , , alpha = 1]: number[]) => alpha > 0.5
+        const luminance = (rgb: number[]) => {
+          const [r, g, b] = rgb.slice(0, 3).map((v) => {
+            const c = v / 255
+            return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
+          })
+          return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
+        }
+        const contrast = (a: number[], b: number[]) => {
+          const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y)
+          return (light! + 0.05) / (dark! + 0.05)
+        }
+        const groundOf = (element: Element | null): number[] => {
+          for (let at = element; at; at = at.parentElement) {
+            const colour = parts(getComputedStyle(at).backgroundColor)
+            if (seen(colour)) return colour
+          }
+          return [255, 255, 255]
+        }
+        const fields =
+          '.mantine-Input-input, .mantine-Checkbox-input:not(:checked), .mantine-Radio-radio:not(:checked), input:not(:checked) + .mantine-Switch-track'
+        return [...document.querySelectorAll(fields)]
+          .filter(
+            (field) => !field.matches(':disabled, [data-disabled]') && field.getClientRects().length > 0,
+          )
+          .flatMap((field) => {
+            const style = getComputedStyle(field)
+            const name = `${field.className.split(' ')[0]} ${field.getAttribute('name') ?? ''}`
+            const edge = field.matches('.mantine-Switch-track')
+              ? parts(style.boxShadow)
+              : parts(style.borderTopColor)
+            const example = parts(getComputedStyle(field, '::placeholder').color)
+            return [
+              ...(contrast(edge, groundOf(field.parentElement)) < 3 ? [`${name}: edge`] : []),
+              ...(field.hasAttribute('placeholder') && contrast(example, groundOf(field)) < 4.5
+                ? [`${name}: example`]
+                : []),
+            ]
+          })
+      })
+      expect([address, scheme, ...faint]).toEqual([address, scheme])
+    }
+  }
+})
+
 test('enlarged to twice and to four times, every page keeps its width', async ({ page, isMobile }) => {
   test.skip(isMobile)
   for (const address of PAGES) {
@@ -147,6 +202,7 @@ test('pages that are not there say so, and what is sent in a wrong way is refuse
     const response = await page.goto(address)
     expect(response!.status()).toBe(404)
     await expect(page.getByRole('heading')).toHaveText('Page not found')
+    await expect(page.locator('main')).not.toContainText(/route|URL|Error/)
     // In the frame: the way on is where it always is.
     await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
   }
@@ -155,6 +211,10 @@ test('pages that are not there say so, and what is sent in a wrong way is refuse
       data,
       headers: { 'Content-Type': 'application/x-www-form-urlencoded', Origin: baseURL!, ...headers },
     })
+  const refused = await send('/model', 'intent=save')
+  expect(refused.status()).toBe(405)
+  expect(await refused.text()).toContain('takes nothing that is sent')
+  expect(await refused.text()).not.toMatch(/<p>[^<]*(route|action|Error)/)
   expect((await send('/?index', 'intent=toString')).status()).toBe(400)
   expect((await send('/?index', 'intent=start&cook=%7B')).status()).toBe(400)
   expect((await send('/?index', 'intent=start&cook=%7B%22request%22%3A%7B%7D%7D')).status()).toBe(422)

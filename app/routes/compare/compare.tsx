@@ -50,12 +50,12 @@ export default function Compare({ loaderData }: Route.ComponentProps) {
         <h1 className="figure">Compare</h1>
         <span className={classes.keys}>
           <Link to={`/convert?${planAddress(base.state, first).split('?')[1] ?? ''}`}>
-            Convert for another kitchen
+            convert for another kitchen
           </Link>
           <Link
             to={`/ready-by?${new URLSearchParams({ servings: String(base.state.amount.basis === 'servings' ? base.state.amount.value : 4) }).toString()}`}
           >
-            What can be ready by …
+            what can be ready by …
           </Link>
         </span>
       </div>

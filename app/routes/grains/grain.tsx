@@ -289,11 +289,11 @@ function Usual({ ways }: Pick<Loaded, 'ways'>) {
           <thead>
             <tr>
               <th scope="col">in</th>
-              <th scope="col">way</th>
+              <th scope="col">method</th>
               <th scope="col">dry</th>
               <th scope="col">water</th>
               <th scope="col">by cups</th>
-              <th scope="col">in all</th>
+              <th scope="col">total</th>
             </tr>
           </thead>
           <tbody>

@@ -66,7 +66,7 @@ export default function Labels({ loaderData }: Route.ComponentProps) {
                   ? 'reheat once'
                   : `reheat ${guidance.reheats.value} times at the most`}
                 , steaming all through
-                {view.leftH !== null && ` · thawed: within ${Math.floor(view.leftH)} h`}
+                {view.leftH !== null && ` · thawed: within ${Math.floor(view.leftH)}\u00a0h`}
               </span>
             </li>
           )

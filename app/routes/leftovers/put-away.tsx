@@ -45,7 +45,7 @@ import { AddContainer } from './containers'
 import classes from './leftovers.module.css'
 import { useSubmitOnce } from '../../ui/forms/use-submit-once'
 
-export const meta: Route.MetaFunction = () => [{ title: 'Put away · Omsel' }]
+export const meta: Route.MetaFunction = () => [{ title: 'Store leftovers · Omsel' }]
 
 const MINUTE = 60_000
 
@@ -216,7 +216,7 @@ export default function PutAway({ loaderData, actionData }: Route.ComponentProps
       <p>
         <Link to="/leftovers">Leftovers</Link>
       </p>
-      <h1 className="figure">Put away{cook ? `: ${cook.title}` : ''}</h1>
+      <h1 className="figure">Store leftovers{cook ? `: ${cook.title}` : ''}</h1>
       {cook && cook.already > 0 && <p role="status">Part of this batch is already stored.</p>}
       <div className={`${classes.sheet} basin`}>
         <PutAwayForm cook={cook} servings={servings} given={given} change={change} />

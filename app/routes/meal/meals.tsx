@@ -97,7 +97,7 @@ export default function MealsPage({ loaderData, actionData }: Route.ComponentPro
             defaultValue={Number(refused?.typed.cooks ?? 1)}
             min={1}
             max={4}
-            w={90}
+            w={130}
             error={errorAt(refused, 'cooks')}
           />
           <SendButton type="submit" name="intent" value="begin" busy={busy} mt={25}>

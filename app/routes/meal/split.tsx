@@ -82,7 +82,7 @@ export default function Split({ loaderData }: Route.ComponentProps) {
       </p>
       <h1 className="figure">Choose pots</h1>
       <p className="place-lead">
-        {amountWord(state, household)}, {mass(grams)} of {grainWord(state, household)}: ready first, then
+        {amountWord(state, household)}, {mass(grams)} of {grainWord(state, household)}: soonest first, then
         least work.
       </p>
       {options.length === 0 && (

@@ -80,7 +80,7 @@ export function SeasonStrip({ cooks, zone }: { cooks: readonly Kernelled[]; zone
           {dated(to)}
         </text>
       </svg>
-      <p className="quiet small">{cooks.length} batches. Tilted: hard or overdone; dark: scorched.</p>
+      <p className="quiet small">{cooks.length} rated. Tilted: hard or overdone; dark: scorched.</p>
     </div>
   )
 }

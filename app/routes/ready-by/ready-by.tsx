@@ -92,7 +92,7 @@ export default function By({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Ready by {hour}</h1>
-        <Link to="/compare">Compare methods</Link>
+        <Link to="/compare">compare methods</Link>
       </div>
       <Form method="get" className={classes.ask} noValidate>
         <TextInput key={hour} type="time" name="at" label="Serve at" defaultValue={hour} error={wrong.at} />

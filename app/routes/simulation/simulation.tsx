@@ -84,8 +84,10 @@ export default function SimulationPage({ loaderData }: Route.ComponentProps) {
     <main className="place">
       <div className="place-head">
         <h1 className="figure">Simulation</h1>
-        <Link to="/practice">practice</Link>
-        <Link to={`/?${toSearch(bench, first).toString()}`}>back to the plan</Link>
+        <span className={classes.links}>
+          <Link to="/practice">practice</Link>
+          <Link to={`/?${toSearch(bench, first).toString()}`}>back to the plan</Link>
+        </span>
       </div>
       <div className={classes.order}>
         <PlanLine state={bench} change={change} household={household} clock={settings} now={now} />

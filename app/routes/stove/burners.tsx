@@ -30,7 +30,7 @@ export default function Burners({ loaderData }: Route.ComponentProps) {
           A pot planned on the <Link to="/">Plan</Link> appears here when you start it.
         </p>
       ) : (
-        <ul>
+        <ul className={classes.cooking}>
           {running.map((cook) => (
             <li key={cook.id} className="basin">
               <Link to={`/stove/${cook.id}`}>

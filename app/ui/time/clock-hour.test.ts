@@ -67,7 +67,7 @@ test('days by their names within a week, by date after', () => {
 })
 
 test('spans and countdowns', () => {
-  expect([40, 89.6, 125, 300].map(spanWord)).toEqual(['40 min', '1 h 30', '2 h 5', '5 h'])
+  expect([40, 89.6, 125, 300].map(spanWord)).toEqual(['40 min', '1 h 30 min', '2 h 5 min', '5 h'])
   expect([725_000, 3_725_000, -5, 400].map(countdown)).toEqual(['12:05', '1:02:05', '0:00', '0:01'])
 })
 

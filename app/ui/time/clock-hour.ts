@@ -104,12 +104,12 @@ export function dayWord(ms: number, nowMs: number, zone: string): string {
   return day.getFullYear() === today.getFullYear() ? date : `${date} ${day.getFullYear()}`
 }
 
-/** Minutes as they are said: "40 min", "2 h 5", "5 h". */
+/** Minutes as they are said: "40 min", "2 h 5 min", "5 h". */
 export function spanWord(minutes: number): string {
   const whole = Math.round(minutes)
   if (whole < 90) return `${whole} min`
   const rest = whole % 60
-  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest}`
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`
 }
 
 /** The day on the household's wall, "2026-03-05". */
