@@ -273,7 +273,7 @@ function PassphraseSection({
   return (
     <section className={`${sheets.sheet} basin`} aria-labelledby="passphrase">
       <h2 className="figure" id="passphrase">
-        The passphrase
+        Passphrase
       </h2>
       <p>
         {hasPassphrase
@@ -285,7 +285,7 @@ function PassphraseSection({
         <Stack gap="sm" maw={360}>
           <PasswordInput
             name="passphrase"
-            label={hasPassphrase ? 'New passphrase' : 'A passphrase'}
+            label={hasPassphrase ? 'New passphrase' : 'Passphrase'}
             description={`at least ${limits.least} characters`}
             autoComplete="new-password"
             error={errorAt(refused, 'passphrase')}

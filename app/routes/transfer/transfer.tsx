@@ -272,17 +272,17 @@ function ExportSection({
         </li>
       </ul>
       <p className="quiet small">
-        It is a ZIP of the rows, a line each, and the pictures. Also{' '}
+        The file is a ZIP of text files, one entry a line, and the pictures. Also{' '}
         <a href="/household.json" download>
           as one JSON document
         </a>
         , described in <a href="/household.schema.json">its schema</a>. A backup is made automatically every
         day;{' '}
         {loaderData.copies === 0
-          ? 'there is none yet'
+          ? 'none was made yet'
           : loaderData.copies === 1
-            ? 'there is one'
-            : `there are ${loaderData.copies}`}
+            ? '1 is stored'
+            : `${loaderData.copies} are stored`}
         .
       </p>
     </section>
