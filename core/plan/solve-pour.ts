@@ -75,9 +75,9 @@ function balanced(problem: PourProblem, quick: boolean): Solution {
   }
   let [course, setup] = cook()
   const net = () => wanted + course.bedSteamG - carriedG - (problem.way === 'stock' ? course.condensedG : 0)
-  const search = pourSearch(saved ? soaked.uptake * dryG : 0)
+  const nextPour = pourSearch(saved ? soaked.uptake * dryG : 0)
   for (let tries = 1; tries < MAX_TRIES; tries++) {
-    const next = search.next({ pour, gap: net() - pour })
+    const next = nextPour({ pour, gap: net() - pour })
     if (next === undefined) break
     pour = next
     guess = course.earliest ?? guess
@@ -123,25 +123,23 @@ function pourSearch(least: number) {
   let last: TriedPour | undefined
   let short: TriedPour | undefined
   let over: TriedPour | undefined
-  return {
-    next(now: TriedPour): number | undefined {
-      const { pour, gap } = now
-      const before = last
-      last = now
-      if (Math.abs(gap) < closeEnough(pour)) return undefined
-      if (gap > 0) short = now
-      else over = now
-      if (short && over && short.pour < over.pour) {
-        if (over.pour - short.pour < closeEnough(pour)) return over === now ? undefined : over.pour
-        return before && before.gap * gap < 0
-          ? pour - (gap * (pour - before.pour)) / (gap - before.gap)
-          : (short.pour + over.pour) / 2
-      }
-      const slope = before ? (gap - before.gap) / (pour - before.pour) : -1
-      // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
-      const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
-      return Math.max(least, pour + Math.min(Math.max(step, -pour / 2), pour))
-    },
+  return (now: TriedPour): number | undefined => {
+    const { pour, gap } = now
+    const before = last
+    last = now
+    if (Math.abs(gap) < closeEnough(pour)) return undefined
+    if (gap > 0) short = now
+    else over = now
+    if (short && over && short.pour < over.pour) {
+      if (over.pour - short.pour < closeEnough(pour)) return over === now ? undefined : over.pour
+      return before && before.gap * gap < 0
+        ? pour - (gap * (pour - before.pour)) / (gap - before.gap)
+        : (short.pour + over.pour) / 2
+    }
+    const slope = before ? (gap - before.gap) / (pour - before.pour) : -1
+    // A slope that is not clearly falling comes from a pot that ran dry or never boiled: take a plain step.
+    const step = slope < -0.02 && slope > -1.6 ? -gap / slope : gap
+    return Math.max(least, pour + Math.min(Math.max(step, -pour / 2), pour))
   }
 }
 
