@@ -38,6 +38,28 @@ test('a page waits for the one before; a press and a question of a program do no
   await stop()
 })
 
+test('a press over a new connection does not wait for the pages of those who came before it', async () => {
+  const begun: string[] = []
+  const app = express()
+  app.use(inTurnFor(60_000))
+  app.use((request, response) => {
+    begun.push(request.method)
+    // As a page does, it keeps the thread for a while.
+    const end = performance.now() + (request.method === 'GET' ? 15 : 0)
+    while (performance.now() < end);
+    response.send('done')
+  })
+  const server = app.listen(0)
+  await new Promise((resolve) => server.once('listening', resolve))
+  const at = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  const pages = Array.from({ length: 40 }, (_, n) => fetch(`${at}/page-${n}`).then((answer) => answer.text()))
+  await fetch(`${at}/press`, { method: 'POST' }).then((answer) => answer.text())
+  expect(begun.indexOf('POST')).toBeLessThan(10)
+  await Promise.all(pages)
+  expect(begun).toHaveLength(41)
+  await new Promise((resolve) => server.close(resolve))
+})
+
 test('a page that does not end holds up nobody for long, and one whose reader left is not made', async () => {
   const { at, begun, until, stop } = await served(600)
   const first = fetch(`${at}/first`)

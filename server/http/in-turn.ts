@@ -5,8 +5,17 @@ import { COMPUTED } from './public-demo'
 
 /** A page that waits for a worker, or for a slow line, gives up its turn after this, ms. */
 const LONGEST_TURN_MS = 250
+/**
+ * Rounds of the event loop between two pages. The loop takes one new connection a round, so that with a single
+ * one a press over a new connection would wait for a page of each client that came before it. A round in which
+ * nothing comes is some microseconds.
+ */
+const ROUNDS_BETWEEN = 64
 /** Streams, files and answers for programs are not pages. */
 const NOT_PAGES = /^\/(api|photos)\/|\/(changes|events|progress)$|\.(csv|ics|json|pem|zip)$/
+
+const afterRounds = (rounds: number, next: () => void): void =>
+  void setImmediate(() => (rounds > 1 ? afterRounds(rounds - 1, next) : next()))
 
 /**
  * Pages are made one after the other, each when the one before has been sent; what is pressed at the stove is
@@ -28,7 +37,7 @@ export function inTurnFor(longestMs: number): RequestHandler {
             clearTimeout(over)
             done()
           })
-          setImmediate(next)
+          afterRounds(ROUNDS_BETWEEN, next)
         }),
     )
   }
