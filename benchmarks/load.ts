@@ -1,7 +1,7 @@
 import autocannon from 'autocannon'
 import { VARIETY_IDS } from '#core/grain/varieties'
 import { say } from './say'
-import { served } from './served'
+import { served, simulateWhile } from './served'
 
 /**
  * Load on loopback for a bounded minute in all: pages and plans beside a question nobody answers, of the same
@@ -66,28 +66,16 @@ await served(4886, async ({ address, memoryMb }) => {
   const plan = await fire([{ method: 'GET', path: '/?grain=short-white&for=5' }])
   say('the plan page', wordsOf(plan), share(plan))
   const quiet = await fire([{ method: 'GET', path: '/stove' }])
-  let seed = 0
   let simulating = true
-  const kitchens = (async () => {
-    while (simulating)
-      await fetch(`${address}/api/v1/simulate`, {
-        method: 'POST',
-        body: JSON.stringify({
-          grains: [{ variety: 'brown-long' }],
-          amount: { basis: 'dry-mass', value: 300 },
-          runs: 2000,
-          seed: seed++,
-        }),
-      }).then((r) => r.text())
-  })()
+  const kitchens = simulateWhile(address, () => simulating)
   const meanwhile = await fire([{ method: 'GET', path: '/stove' }])
   simulating = false
-  await kitchens
+  const simulated = await kitchens
   say('the stove’s page', wordsOf(quiet))
   say(
     'the stove’s page, while two thousand kitchens are simulated',
     wordsOf(meanwhile),
-    `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${seed} times two thousand`,
+    `${Math.round((100 * meanwhile.perSecond) / quiet.perSecond)} % of the quiet stove; ${simulated} times two thousand`,
   )
   const memory: number[] = []
   for (let n = 0; n < ROUNDS; n++) {

@@ -7,7 +7,7 @@ import { FIRST_KITCHEN } from '../server/commands/begin-household'
 import { startCook } from '../server/commands/start-cook'
 import { LARGE, makeHousehold } from './large-household'
 import { say } from './say'
-import { served, type Served } from './served'
+import { served, simulateWhile, type Served } from './served'
 
 /**
  * A large household in which sixty-four clients read pages without a pause and heavy questions run: how soon a
@@ -79,18 +79,7 @@ async function measure({ address }: Served): Promise<void> {
   const readers = Array.from({ length: CLIENTS }, async (_, client) => {
     for (let n = client; going(); n++) await timed(() => fetch(address + PAGES[n % PAGES.length]!), pages)
   })
-  const heavy = (async () => {
-    for (let seed = 1; going(); seed++)
-      await fetch(`${address}/api/v1/simulate`, {
-        method: 'POST',
-        body: JSON.stringify({
-          grains: [{ variety: 'brown-long' }],
-          amount: { basis: 'dry-mass', value: 300 },
-          runs: 2000,
-          seed,
-        }),
-      }).then((answer) => answer.text())
-  })()
+  const heavy = simulateWhile(address, going)
   const busy = await presses(going)
   await Promise.all([...readers, heavy])
   const ms = (n: number) => `${n.toFixed(0)} ms`

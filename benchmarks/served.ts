@@ -51,3 +51,24 @@ export async function served<T>(
     rmSync(folder, { recursive: true, force: true })
   }
 }
+
+/**
+ * Two thousand kitchens, simulated again and again with another seed: the heaviest question there is.
+ * @returns how often
+ */
+export async function simulateWhile(address: string, going: () => boolean): Promise<number> {
+  let seed = 0
+  for (; going(); seed++) {
+    const answer = await fetch(`${address}/api/v1/simulate`, {
+      method: 'POST',
+      body: JSON.stringify({
+        grains: [{ variety: 'brown-long' }],
+        amount: { basis: 'dry-mass', value: 300 },
+        runs: 2000,
+        seed,
+      }),
+    })
+    await answer.text()
+  }
+  return seed
+}

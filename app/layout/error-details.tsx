@@ -39,7 +39,7 @@ const TITLES: Record<number, string> = {
 const WORDS: Record<number, string> = {
   401: 'Please enter the passphrase again. Nothing saved is lost.',
   404: 'There is no such page here.',
-  405: 'This page takes nothing that is sent to it.',
+  405: 'Nothing can be sent to this page.',
 }
 
 /** What the router itself answers is an error made into text, worded for programmers; no loader here says it so. */

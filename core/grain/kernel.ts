@@ -89,7 +89,7 @@ export function kernelKind(given: KernelInput, shells: number): KernelKind {
   }
 }
 
-/** 1 − e⁻ᵏ to fifth order, never over 1: the share of the raw starch that gelatinises over so many e-foldings. */
+/** Share of the raw starch that gelatinises in k time constants, 1 − e⁻ᵏ: right to the fourth power of k, under 1. */
 const cookedBy = (k: number): number => k / (1 + k / 2 + (k * k) / 12)
 
 const capacity = new Float64Array(64)
@@ -115,8 +115,6 @@ export function advanceKernel(
   const last = shells - 1
   const rate = kind.cookRate * step.cooking
   const whenWet = cookedBy(rate)
-  const { soakLimit } = kind
-  const swells = kind.most - soakLimit
   for (let i = 0; i < shells; i++) {
     let alpha = cooked[at + i]!
     if (rate > 0) {
@@ -126,7 +124,7 @@ export function advanceKernel(
         alpha += (1 - alpha) * cookedBy(rate * ((u - DRIEST_TO_COOK) / (WET_ENOUGH - DRIEST_TO_COOK)))
       cooked[at + i] = alpha
     }
-    capacity[i] = soakLimit + swells * alpha * alpha * alpha * Math.sqrt(alpha)
+    capacity[i] = capacityOf(kind, alpha)
   }
   // Thomas elimination from the centre outward, unknown: uptake over capacity.
   let inward = 0

@@ -121,45 +121,49 @@ export function cookThrough(
 ): CookedThrough {
   const pot = fillPot(setup, REDUCED)
   const { before, solved, after, opens } = courseOf(stages)
-  const runs = runStages(
-    pot,
-    before.map((stage) => phaseOf(stage)),
-  )
-  const following = after.map((stage) => phaseOf(stage))
+  const minutes: number[] = []
+  const steam: number[] = []
+  const ended: boolean[] = []
+  const run = (phase: Phase) => {
+    const evaporated = pot.evaporatedG
+    const result = runPhase(pot, phase)
+    minutes.push(result.minutes)
+    ended.push(result.ended)
+    steam.push(pot.evaporatedG - evaporated)
+  }
+  for (const stage of before) run(phaseOf(stage))
   let earliest: number | undefined
   let outcome: 'done' | 'never' = 'done'
   let marks: Snapshot[] | undefined
-  let followed: StageRun[] | undefined
   if (solved) {
     const evaporated = pot.evaporatedG
-    let length = fixed
-    if (length === undefined) {
-      const planned = plannedEnd(pot, solved, after, { guess, goal, hurry })
-      const { search } = planned
+    if (fixed === undefined) {
+      const search = plannedEnd(pot, solved, after, { guess, goal, hurry })
       outcome = search.outcome
       marks = search.marks
       earliest = search.outcome === 'done' ? search.earliest : undefined
-      length = search.outcome === 'done' ? Math.max(hurry ? 0 : least, planned.minutes) : search.reached
-      // The search has often cooked this very length to its end already.
-      if (planned.tried && length === planned.minutes && !opens) {
-        followed = planned.tried.after
-        runs.push({ minutes: length, steamG: planned.tried.steamG - evaporated, ended: true })
-      } else {
-        moveTo(pot, search, solved, length)
-      }
+      minutes.push(
+        search.outcome !== 'done'
+          ? search.reached
+          : hurry
+            ? search.earliest
+            : Math.max(least, lengthOf(solved, search.earliest, after)),
+      )
+      moveTo(pot, search, solved, minutes[minutes.length - 1]!)
     } else {
       marks = [snapshotOf(pot)]
-      runPhase(pot, phaseOf(solved, length))
+      minutes.push(fixed)
+      runPhase(pot, phaseOf(solved, fixed))
     }
-    if (!followed)
-      runs.push({ minutes: length, steamG: pot.evaporatedG - evaporated, ended: outcome === 'done' })
+    ended.push(outcome === 'done')
+    steam.push(pot.evaporatedG - evaporated)
   }
   if (opens) runPhase(pot, OPENING)
-  runs.push(...(followed ?? runStages(pot, following)))
+  for (const stage of after) run(phaseOf(stage))
   return {
-    minutes: runs.map((run) => run.minutes),
-    steam: runs.map((run) => run.steamG),
-    ended: runs.map((run) => run.ended),
+    minutes,
+    steam,
+    ended,
     outcome,
     ...(earliest === undefined ? {} : { earliest }),
     evaporatedG: pot.evaporatedG,
@@ -177,28 +181,6 @@ export function cookThrough(
   }
 }
 
-/** What one stage took and gave off. */
-interface StageRun {
-  minutes: number
-  steamG: number
-  ended: boolean
-}
-
-const runStages = (pot: Pot, phases: readonly Phase[]): StageRun[] =>
-  phases.map((phase) => {
-    const before = pot.evaporatedG
-    const { minutes, ended } = runPhase(pot, phase)
-    return { minutes, steamG: pot.evaporatedG - before, ended }
-  })
-
-interface PlannedEnd {
-  search: LastStage
-  /** Planned length of the solved stage; of no meaning where it never comes. */
-  minutes: number
-  /** The pot as it stands has been cooked for that length and through all that follows: steam up to its end, g. */
-  tried?: { steamG: number; after: StageRun[] }
-}
-
 /**
  * Where the solved stage is planned to end: cooked through though only three minutes of the rest count and
  * pressure is let out at once, the sign at its end true, and everything drunk when all that follows is over.
@@ -209,15 +191,10 @@ function plannedEnd(
   solved: MethodStage,
   stages: readonly MethodStage[],
   { guess, goal, hurry }: { guess: number; goal: Goal; hurry: boolean },
-): PlannedEnd {
+): LastStage {
   const after = stages.map((stage) => phaseOf(stage))
   const longest = solved.atMost
-  const planned = (search: LastStage): PlannedEnd => ({
-    search,
-    minutes:
-      search.outcome === 'never' ? NaN : hurry ? search.earliest : lengthOf(solved, search.earliest, stages),
-  })
-  if (hurry) return planned(shortestDuration(pot, solved, after, { guess, goal, longest }))
+  if (hurry) return shortestDuration(pot, solved, after, { guess, goal, longest })
   const centre = Math.min(goal.centre, CENTRE_THROUGH)
   const before =
     goal.free === undefined
@@ -230,20 +207,16 @@ function plannedEnd(
     solved.exact && solved.mode === 'sealed' ? after : creditedPhases(after),
     { guess, goal: before, longest, drySign: solved.drySign },
   )
-  if (leaning.outcome === 'never') return planned(leaning)
-  const end = planned(leaning)
-  moveTo(pot, leaning, solved, end.minutes)
-  const steamG = pot.evaporatedG
-  const followed = runStages(pot, after)
-  if (isDone(donenessOf(pot, goal))) return { ...end, tried: { steamG, after: followed } }
-  return planned(
-    shortestDuration(pot, solved, after, {
-      guess: leaning.earliest + 1,
-      goal,
-      longest,
-      marks: leaning.marks,
-    }),
-  )
+  if (leaning.outcome === 'never') return leaning
+  moveTo(pot, leaning, solved, lengthOf(solved, leaning.earliest, stages))
+  for (const phase of after) runPhase(pot, phase)
+  if (isDone(donenessOf(pot, goal))) return leaning
+  return shortestDuration(pot, solved, after, {
+    guess: leaning.earliest + 1,
+    goal,
+    longest,
+    marks: leaning.marks,
+  })
 }
 
 /** How much more or less heat a burner may give than its plate says. */

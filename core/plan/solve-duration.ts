@@ -56,29 +56,6 @@ export function creditedPhases(after: readonly Phase[]): Phase[] {
 }
 
 /**
- * Minutes at which the line through two marks would be done: of the raw share of the centre its logarithm,
- * because what is raw falls by the same share every minute, of the water itself. What does not move says
- * nothing.
- */
-function doneOnLine(
-  [t1, first]: [number, Doneness],
-  [t2, second]: [number, Doneness],
-  { centre }: Goal,
-): number | undefined {
-  const rawAgainstGoal = (margin: number) => Math.log((1 - centre - margin) / (1 - centre))
-  const meets = (y1: number, y2: number) =>
-    Number.isFinite(y1) && y1 < y2 ? [t2 - (y2 * (t2 - t1)) / (y2 - y1)] : []
-  const found = [
-    ...meets(-rawAgainstGoal(first.centre), -rawAgainstGoal(second.centre)),
-    ...meets(first.water, second.water),
-  ].filter(Number.isFinite)
-  return found.length > 0 ? Math.max(...found) : undefined
-}
-
-/** Looks by the line this often, then by halves: a curve may bend away from every line. */
-const BY_LINE = 4
-
-/**
  * Earliest end of the last hot stage so that, after the phases that follow, the pot is done. The pot is moved
  * through the stage and left wherever the search stopped; use the marks, one a minute from the start.
  * @param guess minutes, where to look first
@@ -118,26 +95,16 @@ export function shortestDuration(
     low = high
     high = Math.min(longest, high + Math.max(1, Math.round(high * 0.15)))
   }
-  // The guess is usually within a minute or two, so the mark before it comes first.
-  let other = low
-  for (let looks = 0; high - low > 1 && high > 0; looks++) {
-    const onLine =
-      other < 0 || looks > BY_LINE
-        ? undefined
-        : doneOnLine([other, doneAt(other)], [high, doneAt(high)], goal)
-    const probe =
-      other < 0
-        ? high - 1
-        : onLine === undefined
-          ? (low + high) >> 1
-          : Math.min(high - 1, Math.max(low + 1, low < 0 ? Math.floor(onLine) : Math.ceil(onLine)))
-    if (isDone(doneAt(probe))) {
-      other = low < 0 ? high : low
-      high = probe
-    } else {
-      low = probe
-      other = low
-    }
+  // The guess is usually within a minute or two, so step down before bisecting.
+  for (let stride = 1; low < 0 && high > 0; stride *= 2) {
+    const probe = Math.max(0, high - stride)
+    if (isDone(doneAt(probe))) high = probe
+    else low = probe
+  }
+  while (high - low > 1 && high > 0) {
+    const middle = (low + high) >> 1
+    if (isDone(doneAt(middle))) high = middle
+    else low = middle
   }
   const earliest = high === 0 ? 0 : (high - 1 + whenDone(doneAt(high - 1), doneAt(high))) * MARK_MINUTES
   return { outcome: 'done', earliest, marks }

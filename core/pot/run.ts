@@ -3,7 +3,7 @@ import { donenessOf, isDone, type Goal } from './doneness'
 import { chill, drainOff, dryOff, joinGrain, leaveGrain, pourIn } from './actions'
 import { ASIDE_C, cookedMass, liquidOf, stepPot, vesselHeating, type Heating, type Pot } from './pot'
 
-export type PhaseEvent = 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'
+type PhaseEvent = 'boil' | 'pressure' | 'switch' | 'unsealed' | 'toasted' | 'dry' | 'tasted'
 
 /** A stretch of cooking with one heat and one lid, and what ends it. */
 export interface Phase {

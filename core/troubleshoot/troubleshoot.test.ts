@@ -275,7 +275,8 @@ describe('a remedy begun', () => {
     const now = s.at(at + 0.7 * MINUTE).estimate!
     const allWater = (pot: Pot) => pot.freeG + grainWater(pot) + pot.evaporatedG
     expect(allWater(now.pot) - allWater(before)).toBeCloseTo(advice.remedy!.addG, 6)
-    expect(now.pot.freeG).toBeGreaterThan(before.freeG)
+    // Most of it still lies loose so soon after.
+    expect(now.pot.freeG - before.freeG).toBeGreaterThan(0.9 * advice.remedy!.addG)
     expect(outlookOf(now).verdict.cookedThrough).toBe('yes')
   })
   test('is taken back as if it had never been', () => {

@@ -213,7 +213,7 @@ test('pages that are not there say so, and what is sent in a wrong way is refuse
     })
   const refused = await send('/model', 'intent=save')
   expect(refused.status()).toBe(405)
-  expect(await refused.text()).toContain('takes nothing that is sent')
+  expect(await refused.text()).toContain('Nothing can be sent to this page')
   expect(await refused.text()).not.toMatch(/<p>[^<]*(route|action|Error)/)
   expect((await send('/?index', 'intent=toString')).status()).toBe(400)
   expect((await send('/?index', 'intent=start&cook=%7B')).status()).toBe(400)

@@ -288,7 +288,7 @@ function Usual({ ways }: Pick<Loaded, 'ways'>) {
         <table>
           <thead>
             <tr>
-              <th scope="col">in</th>
+              <th scope="col">pot</th>
               <th scope="col">method</th>
               <th scope="col">dry</th>
               <th scope="col">water</th>
