@@ -122,6 +122,44 @@ test('enlarged to twice and to four times, every page keeps its width', async ({
   }
 })
 
+test('with letters of twice the size every page keeps its width', async ({ page, isMobile }) => {
+  test.skip(isMobile)
+  await page.addInitScript(() =>
+    document.addEventListener('DOMContentLoaded', () => {
+      document.documentElement.style.fontSize = '200%'
+    }),
+  )
+  await open(page, '/notebook')
+  const entry = await page
+    .getByRole('main')
+    .locator('a[href^="/notebook/"]')
+    .evaluateAll((links) =>
+      links.map((link) => link.getAttribute('href')!).find((href) => /^\/notebook\/[\w-]{36}$/.test(href)),
+    )
+  const wide: string[] = []
+  for (const address of [...PAGES, entry!]) {
+    await open(page, address)
+    const over = () =>
+      page.evaluate((has) => {
+        const is = document.documentElement.scrollWidth
+        const outside = [...document.querySelectorAll('main *, header *')].filter(
+          (element) => element.getBoundingClientRect().right > has + 1,
+        )
+        return is > has
+          ? `${is - has} ${outside
+              .slice(0, 3)
+              .map((e) => e.outerHTML.slice(0, 90))
+              .join(' | ')}`
+          : ''
+      }, page.viewportSize()!.width)
+    // Charts are drawn for the width they have a moment after the page.
+    await page.waitForTimeout(300)
+    const by = await over()
+    if (by) wide.push(`${address}: ${by}`)
+  }
+  expect(wide).toEqual([])
+})
+
 test('with a pot on, the bar still fits its width, and the stove its keys', async ({ page }) => {
   await open(page, '/?grain=short-white&for=5&pot=clay&on=big-gas')
   await page.getByRole('button', { name: 'Start now' }).click()

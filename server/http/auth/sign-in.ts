@@ -55,7 +55,7 @@ export function joinBy(
   if (typeof code === 'string' && joins.take(code, nowMs))
     return { ok: true, value: createSession(access, deviceWord(userAgent), nowMs) }
   throttle.failed(address, nowMs)
-  return fieldError('code', 'has expired. Codes work once, for five minutes.')
+  return fieldError('code', 'has expired. Codes work once, for five minutes')
 }
 
 /** Sets the household's passphrase; every device that was let in by the one before is sent away. */
