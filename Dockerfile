@@ -25,4 +25,4 @@ VOLUME /data
 EXPOSE 4871
 HEALTHCHECK --interval=60s --timeout=5s --start-period=20s \
   CMD node -e "fetch('http://127.0.0.1:4870/readyz').then(r => process.exit(Number(!r.ok)), () => process.exit(1))"
-CMD ["node", "server.js"]
+CMD ["node", "--max-semi-space-size=8", "server.js"]
