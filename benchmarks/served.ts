@@ -28,7 +28,10 @@ export async function served<T>(
     OMSEL_COPIES: '0',
   }
   const first = database ? '' : 'node build/node/demo.js >/dev/null && '
-  const server = spawn('sh', ['-c', `${first}exec node --max-semi-space-size=8 server.js`], { env, stdio: 'ignore' })
+  const server = spawn('sh', ['-c', `${first}exec node --max-semi-space-size=8 server.js`], {
+    env,
+    stdio: 'ignore',
+  })
   const address = `http://127.0.0.1:${port}`
   try {
     for (
