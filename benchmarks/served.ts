@@ -3,6 +3,10 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
+/** As in production: `npm start`, without npm between. */
+const START = (JSON.parse(readFileSync('package.json', 'utf8')) as { scripts: { start: string } }).scripts
+  .start
+
 export interface Served {
   address: string
   /** Resident memory of the server, MB. */
@@ -28,7 +32,7 @@ export async function served<T>(
     OMSEL_COPIES: '0',
   }
   const first = database ? '' : 'node build/node/demo.js >/dev/null && '
-  const server = spawn('sh', ['-c', `${first}exec node --max-semi-space-size=8 server.js`], {
+  const server = spawn('sh', ['-c', `${first}exec ${START}`], {
     env,
     stdio: 'ignore',
   })

@@ -4,21 +4,21 @@ import { join } from 'node:path'
 import { FIRST_KITCHEN } from '../../server/commands/begin-household'
 import type { Page } from '@playwright/test'
 import { act, alive, expect, open, test as base } from './kitchen'
-import { lineTo, type Line } from './line'
+import { relayTo, type Relay } from './relay'
 import { kill, serve } from './own-server'
 import { portBeside } from './ports'
 
-/** A page whose household is at the end of a line that can be cut. */
-const test = base.extend<{ line: Line }>({
-  line: async ({ household }, use) => {
-    const line = await lineTo(household.address, portBeside(7))
-    await use(line)
-    await line.end()
+/** A page whose household is behind a relay that can be cut. */
+const test = base.extend<{ relay: Relay }>({
+  relay: async ({ household }, use) => {
+    const relay = await relayTo(household.address, portBeside(7))
+    await use(relay)
+    await relay.end()
   },
-  baseURL: async ({ line }, use) => use(line.address),
+  baseURL: async ({ relay }, use) => use(relay.address),
 })
 
-// A line that is cut is reported by the browser.
+// A connection that is cut is reported by the browser.
 test.use({ serviceWorkers: 'allow', expectedNoise: [/net::ERR_|Failed to fetch/] })
 const PORT = portBeside(5)
 const address = `http://127.0.0.1:${PORT}`
@@ -108,7 +108,7 @@ test('it can be installed: a manifest with icons that are there, and a worker th
   expect(await worker.text()).toMatch(/const VERSION = '[0-9a-f]{12}'/)
 })
 
-test('without a connection the plan opens, also for another grain and pot', async ({ page, line }) => {
+test('without a connection the plan opens, also for another grain and pot', async ({ page, relay }) => {
   const measure = page.getByRole('region', { name: 'Measure' })
   await open(page, '/?grain=basmati&for=4&pot=heavy-blue&on=big-gas')
   await allOnDevice(page)
@@ -120,14 +120,14 @@ test('without a connection the plan opens, also for another grain and pot', asyn
     .first()
     .click()
   await page.keyboard.press('Escape')
-  line.cut()
+  relay.cut()
   // Another plan by its address, from the one copy.
   await page.goto('/?grain=long-white&for=14&pot=tall-pot&on=big-gas')
   await expect(measure).toContainText('910 g')
   // There from another place as well.
-  line.join()
+  relay.restore()
   await open(page, '/stove')
-  line.cut()
+  relay.cut()
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Plan' }).click()
   await page.getByRole('link', { name: 'Back to the plan' }).click()
   await expect(measure).toBeVisible()
@@ -135,13 +135,13 @@ test('without a connection the plan opens, also for another grain and pot', asyn
 
 test('a batch started without a connection counts on this device, outlives a reload, and is sent once', async ({
   page,
-  line,
+  relay,
   household,
 }) => {
   await open(page, '/')
   await allOnDevice(page)
   await open(page, '/')
-  line.cut()
+  relay.cut()
   await page.goto('/?grain=long-white&for=3&pot=heavy-blue&on=big-gas')
   await expect(
     page.getByText(/^This page is as it was at|No connection\. This page is as it was at/),
@@ -171,7 +171,7 @@ test('a batch started without a connection counts on this device, outlives a rel
     return cooks.filter((cook) => cook.id === id).length
   }
   expect(await known()).toBe(0)
-  line.join()
+  relay.restore()
   await expect.poll(known, { timeout: 30_000 }).toBe(1)
   await expect(page.getByText(/Offline: still timing here/)).toBeHidden({ timeout: 20_000 })
   await page.reload()
@@ -183,13 +183,13 @@ test('a batch started without a connection counts on this device, outlives a rel
 test('a press on the copy of a plan before it answers is done then; one on the copy of another plan is not', async ({
   page,
   context,
-  line,
+  relay,
 }) => {
   const plan = '/?grain=basmati&for=4&pot=heavy-blue&on=big-gas'
   await open(page, plan)
   await allOnDevice(page)
   await open(page, plan)
-  line.cut()
+  relay.cut()
   const slow = await context.newCDPSession(page)
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 })
   const press = () =>
@@ -255,26 +255,26 @@ const allOnDevice = (page: Page) =>
 
 test('a place gone to without a connection says so in the frame, a page loaded without one in words', async ({
   page,
-  line,
+  relay,
 }) => {
   await open(page, '/stove')
   await allOnDevice(page)
   const places = page.getByRole('navigation', { name: 'Places' })
-  line.cut()
+  relay.cut()
   await places.getByRole('link', { name: 'Notebook' }).click()
   await expect(page.getByRole('heading', { name: 'No connection' })).toBeVisible()
   await expect(places).toBeVisible()
   await page.goto('/grains')
   await expect(page.getByText('this page is not on the device')).toBeVisible()
   // Nor is a stove that nobody on this device has started, once the plan is there to look it up.
-  line.join()
+  relay.restore()
   await open(page, '/')
-  line.cut()
+  relay.cut()
   await page.goto('/stove/01234567-89ab-4def-8123-456789abcdef')
   await expect(page).toHaveURL(/no-connection/)
   await page.goto('/grains')
   await expect(page.getByRole('link', { name: 'To the stove' })).toBeVisible()
-  line.join()
+  relay.restore()
   await page.getByRole('link', { name: 'Try again' }).click()
   await expect(page.getByRole('heading', { name: 'Grains' })).toBeVisible()
 })
