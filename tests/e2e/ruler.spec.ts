@@ -19,14 +19,14 @@ test('on the screen: calibrated once with a card, its millimetres are true to on
       .evaluate((el) => el.getBoundingClientRect().width)
   const narrow = await width()
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight')
-  expect((await width()) - narrow).toBeCloseTo(2.5, 1)
+  await expect.poll(async () => (await width()) - narrow).toBeCloseTo(2.5, 1)
   await page.getByRole('button', { name: 'A hair wider' }).tap()
-  expect((await width()) - narrow).toBeCloseTo(3, 1)
+  await expect.poll(async () => (await width()) - narrow).toBeCloseTo(3, 1)
   await slider.focus()
   // By finger: as wide as a card is on a phone.
   const track = (await page.locator('.mantine-Slider-track').boundingBox())!
   await page.touchscreen.tap(track.x + track.width * 0.34, track.y + track.height / 2)
-  expect(await width()).toBeGreaterThan(200)
+  await expect.poll(width).toBeGreaterThan(200)
   const card = await width()
   await page.getByRole('button', { name: 'Matches the card' }).tap()
   const stick = page.getByRole('img', { name: /water to here at 28 mm/ })
